@@ -104,7 +104,7 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
       </colgroup>
       <thead>
         <tr>
-          <th aria-label={t('sheet.line')} />
+          <td />
           {columns.map((c) => (
             <th key={c.key} className={c.text ? 'sheet-text' : ''} aria-label={c.options ? c.label : undefined}>
               <span className="sheet-label">
@@ -112,7 +112,7 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
               </span>
             </th>
           ))}
-          <th aria-label={t('sheet.remove')} />
+          <td />
         </tr>
       </thead>
       <tbody>

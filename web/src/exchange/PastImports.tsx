@@ -34,7 +34,7 @@ export function PastImports() {
               <th className="number">{t('import.changed')}</th>
               <th>{t('import.past.who')}</th>
               <th>{t('import.past.when')}</th>
-              <th aria-label={t('import.undo')} />
+              <td />
             </tr>
           </thead>
           <tbody>

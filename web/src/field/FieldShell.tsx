@@ -50,7 +50,7 @@ export function FieldShell() {
     <FieldContext.Provider value={work}>
       <div className="field-page">
         <header className="field-bar" data-at={pathname}>
-          <Link to="/" className="shell-name" aria-label={t('field.to-office')}>
+          <Link to="/" className="shell-name" aria-label={`Rama: ${t('field.to-office')}`}>
             Rama
           </Link>
           <span className="field-estate">{session.data?.estates.find((e) => e.id === estate)?.name}</span>

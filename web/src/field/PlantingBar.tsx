@@ -25,9 +25,9 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
       <Link to="/field" className="field-back" aria-label={t('field.back')}>
         ‹
       </Link>
-      <strong className="field-name">
+      <h1 className="field-name">
         {kit.code} {kit.name !== kit.code && <span>{kit.name}</span>}
-      </strong>
+      </h1>
       {places
         .filter(([name]) => name !== 'rework' || kit.rework || at === 'rework')
         // One taken along by an earlier Rama tells of no crews; whoever does not report is told of none.

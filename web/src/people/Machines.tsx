@@ -49,7 +49,7 @@ export function Machines() {
               <th>{t('machines.may')}</th>
               <th>{t('machines.used')}</th>
               <th>{t('machines.made')}</th>
-              <th aria-label={t('people.withdraw')} />
+              <td />
             </tr>
           </thead>
           <tbody>

@@ -78,7 +78,7 @@ export function PeoplePage() {
                 <th>{t('field.email')}</th>
                 <th>{t('people.role')}</th>
                 <th>{t('people.worker')}</th>
-                <th aria-label={t('people.remove')} />
+                <td />
               </tr>
             </thead>
             <tbody>
@@ -134,7 +134,7 @@ export function PeoplePage() {
             </p>
           )}
           <h2 className="people-roles">{t('people.roles')}</h2>
-          <dl className="chain">
+          <dl className="chain people-may">
             {roles.map((r) => (
               <div key={r}>
                 <dt>{t(`role.${r}`)}</dt>

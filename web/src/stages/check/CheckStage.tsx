@@ -96,7 +96,7 @@ function Checks({ view }: { view: CheckView }) {
           {says?.effect && <WhatItDoes effect={says.effect} off={says.all.off} currency={view.currency} />}
           {says?.rest && (
             <div className="sheet" data-test="check-rest">
-              <h3>{t('check.rest')}</h3>
+              <h2>{t('check.rest')}</h2>
               <Why main steps={says.rest.steps}>
                 <span className="big">{number(says.rest.budsPerTree, 0)}</span>{' '}
                 <span className="unit">{t('unit:bud/tree')}</span>
@@ -148,7 +148,7 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
   if (charted.length === 0) return null;
   return (
     <section className="check-lanes" data-test="check-lanes">
-      <h3>{t('check.lane')}</h3>
+      <h2>{t('check.lane')}</h2>
       {lanes.map(({ hand, who, name }) => (
         <div key={hand?.who ?? 'all'} className="check-lane-of">
           <p>
@@ -240,7 +240,7 @@ function ByClass({ says }: { says: Says }) {
   const { t } = useReading();
   return (
     <div className="sheet">
-      <h3>{t('check.by-class')}</h3>
+      <h2>{t('check.by-class')}</h2>
       <Classes of={says.classes} />
     </div>
   );
@@ -285,7 +285,7 @@ function AfterPruning({
   const { t, number, told } = useReading();
   return (
     <div className="sheet" data-test="check-after">
-      <h3>{t('check.after')}</h3>
+      <h2>{t('check.after')}</h2>
       <p>
         <span className="big">{number(of.left, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span>{' '}
         {t('check.after-of', { asked: number(of.asked, 0), count: of.trees })}
@@ -334,7 +334,7 @@ function List({
   const lines = view.checks.map((kept, i) => ({ kept, tree: view.says!.trees[i]! })).reverse();
   return (
     <>
-      <h3>{t('check.list')}</h3>
+      <h2>{t('check.list')}</h2>
       <table className="figures check-list" data-test="check-list">
         <thead>
           <tr>
@@ -343,7 +343,7 @@ function List({
             <th className="number">{t('check.left-short')}</th>
             <th className="number">{t('check.asked')}</th>
             <th>{t('check.who')}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -303,7 +303,7 @@ function Bar({
       {placed.spans
         .filter((s) => scale.x(s.to - s.from) >= ROOM)
         .map((s) => (
-          <text key={s.from} x={scale.x(s.from) + 4} y={LANE / 2 + 4}>
+          <text key={s.from} x={scale.x(s.from) + 4} y={LANE / 2 + 4} aria-hidden>
             {fitting(`${task.code} ${byCrew ? local(task.passName) : crew}`, scale.x(s.to - s.from) - 6)}
           </text>
         ))}

@@ -63,7 +63,7 @@ function Crew() {
                   <th>{t('crew.card')}</th>
                   <th>{t('crews.crew')}</th>
                   <th className="number">{t('crew.practice')}</th>
-                  <th />
+                  <td />
                 </tr>
               </thead>
               <tbody>

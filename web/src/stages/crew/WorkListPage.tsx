@@ -61,7 +61,7 @@ function CrewTasks({ tasks }: { tasks: CrewTaskView[] }) {
   const day = useDays();
   if (tasks.length === 0) return <p>{t('list.nothing')}</p>;
   return (
-    <div className="cost-table">
+    <div className="cost-table" tabIndex={0}>
       <table>
         <thead>
           <tr>

@@ -101,7 +101,7 @@ export function CataloguePage() {
                   </th>
                 ))}
                 <th>{t('catalogue.traits')}</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>
@@ -146,7 +146,7 @@ export function CataloguePage() {
                 <th>{t('catalogue.hardiness')}</th>
                 <th>{t('catalogue.suckering')}</th>
                 <th>{t('catalogue.source')}</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>

@@ -279,6 +279,7 @@ function Ground({
                 stroke={paint.fill(key)}
                 strokeWidth={size / 4}
                 textAnchor="middle"
+                aria-hidden
               >
                 <tspan className="map-code">{block.code}</tspan>
                 <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>

@@ -67,7 +67,7 @@ function Hours({ months }: { months: YearView['crew']['months'] }) {
       <table className="figures compact" data-test="year-hours">
         <thead>
           <tr>
-            <th />
+            <td />
             {months.map((m) => (
               <th key={`${m.year}-${m.month}`} className="number">
                 {name.format(new Date(Date.UTC(m.year, m.month - 1, 15)))}

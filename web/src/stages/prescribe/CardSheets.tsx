@@ -91,7 +91,7 @@ function Card({ card, planting, paper }: SheetsProps) {
               {gaugeClasses.length > 0 && (
                 <thead>
                   <tr>
-                    <th />
+                    <td />
                     {gaugeClasses.map((name) => (
                       <th key={name}>{name}</th>
                     ))}
@@ -120,7 +120,7 @@ function Card({ card, planting, paper }: SheetsProps) {
             <caption>{card.classesHeading}</caption>
             <thead>
               <tr>
-                <th />
+                <td />
                 {leaves && <th>{card.classLeave}</th>}
                 {perLimb && <th>{card.perLimbHeading}</th>}
                 {told.map(({ cut }) => (

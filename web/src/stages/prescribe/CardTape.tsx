@@ -37,7 +37,7 @@ export function CardTape({ card, tape, paper }: { card: PruningCard; tape: Tape;
         </svg>
         <span>{tape.check}</span>
       </div>
-      <div className="tape-strips" style={{ gridTemplateColumns: `repeat(${abreast}, ${longest}mm)` }}>
+      <div className="tape-strips" tabIndex={0} style={{ gridTemplateColumns: `repeat(${abreast}, ${longest}mm)` }}>
         {shown.map((strip, i) => (
           <TapeStrip key={i} strip={strip} takeOut={tape.takeOut} version={card.version ?? null} />
         ))}

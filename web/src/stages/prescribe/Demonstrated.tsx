@@ -22,7 +22,7 @@ export function Demonstrated() {
       <table className="figures">
         <thead>
           <tr>
-            <th rowSpan={2} />
+            <td rowSpan={2} />
             <th colSpan={2} className="number">
               {t('demonstrated.cuts')}
             </th>

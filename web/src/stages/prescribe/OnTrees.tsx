@@ -169,7 +169,7 @@ function Ways({ result: { ways, skill } }: { result: BlockSimulation }) {
       <table className="figures">
         <thead>
           <tr>
-            <th />
+            <td />
             {ways.map((w) => (
               <WayHead key={w.way} way={w} />
             ))}
@@ -234,11 +234,11 @@ function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
         <thead>
           <tr>
             <th>{t('simulation.tree')}</th>
-            <th />
+            <td />
             <th className="number">{t('simulation.stood')}</th>
             <th className="number">{t('simulation.stay')}</th>
             <th className="number">{t('simulation.wanted')}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -40,7 +40,7 @@ export function PrescribeStage() {
         <table className="figures">
           <thead>
             <tr>
-              <th />
+              <td />
               <th>{t('prescribe.cut')}</th>
               <th className="number">{t('prescribe.per-tree')}</th>
               <th className="number">{t('prescribe.drops')}</th>

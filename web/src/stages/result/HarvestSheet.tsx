@@ -96,7 +96,7 @@ function HarvestLines({ lines, gone, onGone }: AsRead) {
             <th>{t('harvest.day')}</th>
             <th>{t('harvest.grade')}</th>
             <th className="number">{t('harvest.picked')}</th>
-            <th aria-label={t('harvest.take-out')} />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -23,7 +23,7 @@ export function LearnedSheet() {
   // Nothing taught and nothing set aside: an empty page says less than none.
   if (lines.every((l) => l.value === null && l.choice === null)) return null;
   return (
-    <aside className="sheet learned" data-test="learned">
+    <section className="sheet learned" data-test="learned">
       <h2>{t('learned.title')}</h2>
       <Comparison held={held} without={without} />
       {setTaken !== null && set && (
@@ -39,7 +39,7 @@ export function LearnedSheet() {
         ))}
         {may('practice') && <Hours />}
       </Part>
-    </aside>
+    </section>
   );
 }
 

@@ -73,7 +73,7 @@ function Results({ view }: { view: ResultsView }) {
         </p>
       )}
       {view.links.length > 0 && (
-        <section>
+        <section tabIndex={0}>
           <h3>{t('results.links')}</h3>
           <table className="figures results-links" data-test="results-links">
             <thead>

@@ -147,7 +147,7 @@ function Facts({ trees }: { trees: SystemTrees }) {
       <table className="figures">
         <thead>
           <tr>
-            <th />
+            <td />
             <th className="number">{t('trees.middle')}</th>
             <th className="number">{t('trees.most-of-them')}</th>
             <th className="number">{t('trees.expected')}</th>

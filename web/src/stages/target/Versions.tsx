@@ -69,7 +69,7 @@ export function Versions() {
               <th className="number">{t('versions.fruit')}</th>
               <th className="number">{t('versions.buds')}</th>
               <th>{t('versions.school')}</th>
-              <th aria-label={t('versions.take')} />
+              <td />
             </tr>
           </thead>
           <tbody>

@@ -118,7 +118,7 @@ function Days({ site, today }: { site: SiteView; today: string }) {
       <table className="figures compact" data-test="days">
         <thead>
           <tr>
-            <th />
+            <td />
             {site.days.map((d) => (
               <th key={d.date} className={`number ${of(d)}`}>
                 {day(d.date)}

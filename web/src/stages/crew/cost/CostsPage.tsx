@@ -63,7 +63,7 @@ function Costs({ of }: { of: CostsView }) {
         />
         <FileLinks path={`/api/v1/crew-plan/costs/file?by=${by}&language=${languageOf(language)}`} />
       </div>
-      <div className="cost-table">
+      <div className="cost-table" tabIndex={0}>
         <table>
           <thead>
             <tr>
@@ -155,7 +155,7 @@ function Pay({ of }: { of: PayView }) {
             <FileLinks path={`/api/v1/crew-plan/pay/file?language=${languageOf(language)}`} />
           </div>
           {weeks.map((week) => (
-            <div className="cost-table" key={week}>
+            <div className="cost-table" key={week} tabIndex={0}>
               <table data-test={`pay-${week}`}>
                 <caption>{t('pay.week', { day: day(week) })}</caption>
                 <thead>

@@ -31,7 +31,7 @@ export function Everybody() {
   if (!all.data || all.data.length === 0) return null;
   const found = all.data.filter((p) => p.pruner.toLocaleLowerCase().includes(sought.trim().toLocaleLowerCase()));
   return (
-    <section data-test="progress">
+    <section data-test="progress" tabIndex={0}>
       <h2>{t('progress.title')}</h2>
       <p className="dim">{t('progress.text')}</p>
       {all.data.length > MANY && (

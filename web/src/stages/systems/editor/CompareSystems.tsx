@@ -40,8 +40,8 @@ function Differences({ system, other, shipped }: { system: TrainingSystem; other
     <table className="figures" data-test="differences">
       <thead>
         <tr>
-          <th />
-          <th />
+          <td />
+          <td />
           <th>{local(pack.data.system.name)}</th>
           <th>{t('systems.this-one')}</th>
         </tr>
