@@ -75,3 +75,44 @@ export async function inNewEstate(name) {
   ).json();
   await call("PUT", "/session/estate", JSON.stringify({ estate: estate.id }));
 }
+
+/** Plantings of five sites with targets and ten counted trees each, so that all have cards. */
+export async function countedPlantings(count) {
+  const plantings = Array.from({ length: count }, (_, i) => i);
+  const varieties = ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji"];
+
+  await importFile(
+    "save",
+    "plantings.csv",
+    lines(
+      "Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)",
+      plantings.map(
+        (i) =>
+          `Site ${i % 5},P${i},Piece ${i},${varieties[i % 6]},M.9,${2005 + (i % 14)},3.${i % 5},1,${1 + (i % 40) / 10}`,
+      ),
+    ),
+  );
+  await importFile(
+    "save",
+    "plans.csv",
+    lines(
+      "Planting,Target yield (t/ha),Target fruit size (g),Bud factor",
+      plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`),
+    ),
+    "plans",
+  );
+  await importFile(
+    "save",
+    "counts.csv",
+    lines(
+      "Planting,Row,Tree,Girth (cm),Limbs,Floral buds",
+      plantings.flatMap((i) =>
+        Array.from(
+          { length: 10 },
+          (_, k) => `P${i},${k + 1},${10 + 7 * k},${13 + (k % 5)},22,${180 + ((i * 37 + k * 13) % 200)}`,
+        ),
+      ),
+    ),
+    "counts",
+  );
+}

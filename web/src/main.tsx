@@ -12,6 +12,7 @@ import './look/tokens.css';
 import './look/pages.css';
 import { Dressed } from './look/Dressed';
 import { registerWorker } from './offline/register';
+import { askAhead } from './stages/season/useSeason';
 import { ready } from './words/i18n';
 
 const queries = new QueryClient({
@@ -26,6 +27,8 @@ const queries = new QueryClient({
 });
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 
+// Its answer and the drawing of the frame take as long as each other.
+askAhead(queries);
 void ready.then(() => {
   createRoot(document.getElementById('root')!).render(
     <StrictMode>

@@ -1,9 +1,11 @@
+import { lazy, Suspense } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { nextToDo } from '../stages/season/find';
 import { useSeason } from '../stages/season/useSeason';
-import { KeysSheet } from './KeysSheet';
 import { shellKeys } from './ofPages';
 import { useKeys } from './useKeys';
+
+const KeysSheet = lazy(() => import('./KeysSheet').then((m) => ({ default: m.KeysSheet })));
 
 /** The stages of a planting by their key; 6 is kept for the check. */
 const stages: Record<string, string> = {
@@ -55,5 +57,9 @@ export function ShellKeys() {
     },
     shellKeys,
   );
-  return <KeysSheet />;
+  return (
+    <Suspense fallback={null}>
+      <KeysSheet />
+    </Suspense>
+  );
 }

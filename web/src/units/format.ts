@@ -1,3 +1,4 @@
+import { numberForm } from './forms';
 import { shownAs, type UnitSystem } from './system';
 
 /** A language of the screens. */
@@ -26,7 +27,7 @@ export type Decimals = number | 'to-check';
 
 /** Writes a number as the language does: with just these decimals, or with no more digits than a person needs. */
 export function formatNumber(value: number, language: Locale, decimals?: Decimals): string {
-  return new Intl.NumberFormat(language, {
+  return numberForm(language, {
     minimumFractionDigits: typeof decimals === 'number' ? decimals : 0,
     maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : (decimals ?? decimalsFor(value)),
     // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.

@@ -1,8 +1,9 @@
+import { dayForm } from '../units/forms';
 import { useReading } from './useReading';
 
 /** A day told short, such as "3 Feb", as the reader writes it. */
 export function useDays() {
   const { language } = useReading();
-  const form = new Intl.DateTimeFormat(language, { day: 'numeric', month: 'short', timeZone: 'UTC' });
+  const form = dayForm(language, { day: 'numeric', month: 'short', timeZone: 'UTC' });
   return (day: string) => form.format(new Date(day));
 }

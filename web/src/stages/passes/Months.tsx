@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { YearMonth } from '../../drawings/yearLine';
+import { dayForm } from '../../units/forms';
 import { useReading } from '../../words/useReading';
 
 /** The names of the months over a line of windows, and what stands among them. */
@@ -23,7 +24,7 @@ export function MonthNames({
   children?: ReactNode;
 }) {
   const { language } = useReading();
-  const name = new Intl.DateTimeFormat(language, { month: short ? 'narrow' : 'short', timeZone: 'UTC' });
+  const name = dayForm(language, { month: short ? 'narrow' : 'short', timeZone: 'UTC' });
   return (
     <span className="passes-track">
       {months.map((m) => (

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type QueryClient } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, answered } from '../../api/client';
 
@@ -11,11 +11,19 @@ export function useChosenSeason(): number | null {
 
 /** The season page's data; the order of its plantings is the order of the work everywhere. */
 export function useSeason() {
-  const season = useChosenSeason();
   return useQuery({
-    queryKey: ['season', season],
+    ...seasonQuery(useChosenSeason()),
     // What is still being worked out is asked for again until it is there.
     refetchInterval: (query) => (query.state.data?.pending ? 1000 : false),
-    queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
   });
+}
+
+const seasonQuery = (season: number | null) => ({
+  queryKey: ['season', season],
+  queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
+});
+
+/** Asks for the season at hand before its page is drawn, where that is the page opened. */
+export function askAhead(client: QueryClient) {
+  if (window.location.pathname === '/' && window.location.search === '') void client.prefetchQuery(seasonQuery(null));
 }
