@@ -41,8 +41,7 @@ function Asked({ conflict }: { conflict: NonNullable<PlantingWork['conflict']> }
                     onChange={() => {
                       choose((all) => ({ ...all, [path]: whose }));
                     }}
-                    aria-label={`${fieldName(path)}: ${t(`conflict.${whose}`)}`}
-                    data-test={`${whose}-${path}`}
+                    aria-label={`${fieldName(path)}, ${t(`conflict.${whose}`)}: ${inWords(path, told[whose])}`}
                   >
                     {inWords(path, told[whose])}
                   </Radio>

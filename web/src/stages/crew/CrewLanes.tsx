@@ -252,6 +252,16 @@ function Bar({
     from.current = null;
     setMoved(null);
   };
+  const told =
+    t('crew-plan.bar', {
+      code: task.code,
+      pass: local(task.passName),
+      crew,
+      from: day(placed.first),
+      to: day(placed.last),
+    }) +
+    (placed.daysLate > 0 ? t('crew-plan.bar-late', { count: placed.daysLate }) : '') +
+    (isKept ? `, ${t('crew-plan.kept')}` : '');
   const state = placed.daysLate > 0 ? 'lane-late' : 'lane-in-time';
   return (
     <g
@@ -260,17 +270,6 @@ function Bar({
       role="button"
       tabIndex={0}
       aria-pressed={isChosen}
-      aria-label={
-        t('crew-plan.bar', {
-          code: task.code,
-          pass: local(task.passName),
-          crew,
-          from: day(placed.first),
-          to: day(placed.last),
-        }) +
-        (placed.daysLate > 0 ? t('crew-plan.bar-late', { count: placed.daysLate }) : '') +
-        (isKept ? `, ${t('crew-plan.kept')}` : '')
-      }
       data-test={`bar-${task.code}-${task.pass}`}
       onFocus={() => {
         onChoose(task.id);
@@ -284,6 +283,7 @@ function Bar({
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
     >
+      <title>{told}</title>
       {placed.spans.map((s) => (
         <g key={s.from}>
           <rect x={scale.x(s.from)} y={5} width={Math.max(2, scale.x(s.to - s.from) - 1)} height={LANE - 10} rx={3} />
@@ -303,7 +303,7 @@ function Bar({
       {placed.spans
         .filter((s) => scale.x(s.to - s.from) >= ROOM)
         .map((s) => (
-          <text key={s.from} x={scale.x(s.from) + 4} y={LANE / 2 + 4} aria-hidden>
+          <text key={s.from} x={scale.x(s.from) + 4} y={LANE / 2 + 4}>
             {fitting(`${task.code} ${byCrew ? local(task.passName) : crew}`, scale.x(s.to - s.from) - 6)}
           </text>
         ))}

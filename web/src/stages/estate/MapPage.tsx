@@ -262,13 +262,13 @@ function Ground({
               className="map-block"
               role="link"
               tabIndex={0}
-              aria-label={`${block.code} ${line?.name ?? ''}`}
               data-test={`block-${block.code}`}
               onClick={open}
               onKeyDown={(e) => {
                 if (e.key === 'Enter') open();
               }}
             >
+              <title>{`${block.code} ${line?.name ?? ''}`}</title>
               <path d={ringsPath(block.rings)} fill={paint.fill(key)} fillRule="evenodd" />
               <path d={linesPath(block.lines)} className="map-rows" stroke={paint.ink(key)} />
               <text
@@ -279,7 +279,6 @@ function Ground({
                 stroke={paint.fill(key)}
                 strokeWidth={size / 4}
                 textAnchor="middle"
-                aria-hidden
               >
                 <tspan className="map-code">{block.code}</tspan>
                 <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>
