@@ -560,4 +560,38 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(400, status);
         Assert.Equal(["language"], Api.ProblemFields(body));
     }
+
+    // A save is undone by sending what was answered before it.
+    [Theory]
+    [InlineData("H4")]
+    [InlineData("H6")]
+    [InlineData("W11")]
+    public async Task Every_part_can_be_sent_back_as_it_was_answered(string code)
+    {
+        var client = application.ClientOf();
+        foreach (
+            var (path, part) in new[]
+            {
+                ("estate", "planting"),
+                ("target", "target"),
+                ("settings", "settings"),
+                ("rows", "rows"),
+                ("records", "records"),
+                ("learning", "learning"),
+                ("fruit", "fruitSample"),
+                ("count", "count"),
+                ("cutting", "cutting"),
+            }
+        )
+        {
+            var before = await client.PlantingAsync(code);
+            var version = path is "target" or "settings" or "count" or "cutting" ? "planVersion" : "plantingVersion";
+            var (status, after) = await client.PutAsync(
+                $"/api/v1/plantings/{before["id"]}/{path}",
+                $$"""{"version": {{before[version]}}, "{{part}}": {{before[part]!.ToJsonString()}}}"""
+            );
+            Assert.True(status == 200, $"{part}: {after}");
+            Assert.True(JsonNode.DeepEquals(before[part], after[part]), part);
+        }
+    }
 }
