@@ -105,13 +105,18 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
       <thead>
         <tr>
           <td />
-          {columns.map((c) => (
-            <th key={c.key} className={c.text ? 'sheet-text' : ''} aria-label={c.options ? c.label : undefined}>
-              <span className="sheet-label">
-                {!c.options && c.label} {c.beside}
-              </span>
-            </th>
-          ))}
+          {columns.map((c) =>
+            // What is chosen beside an amount says itself what it is.
+            c.options ? (
+              <td key={c.key}>{c.beside}</td>
+            ) : (
+              <th key={c.key} className={c.text ? 'sheet-text' : ''}>
+                <span className="sheet-label">
+                  {c.label} {c.beside}
+                </span>
+              </th>
+            ),
+          )}
           <td />
         </tr>
       </thead>
