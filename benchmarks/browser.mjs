@@ -15,7 +15,7 @@ export async function openBrowser(width = 1280, height = 800) {
   );
   const asked = new Map();
   let [next, held] = [0, ""];
-  child.stdio[4].on("data", (data) => {
+  child.stdio[4].setEncoding("utf8").on("data", (data) => {
     const messages = (held + data).split("\0");
     held = messages.pop();
     for (const { id, result, error } of messages.map((m) => JSON.parse(m))) {

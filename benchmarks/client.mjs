@@ -76,6 +76,13 @@ export async function inNewEstate(name) {
   await call("PUT", "/session/estate", JSON.stringify({ estate: estate.id }));
 }
 
+/** Targets of plantings named P and a number. */
+export const targets = (plantings) =>
+  lines(
+    "Planting,Target yield (t/ha),Target fruit size (g),Bud factor",
+    plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`),
+  );
+
 /** Plantings of five sites with targets and ten counted trees each, so that all have cards. */
 export async function countedPlantings(count) {
   const plantings = Array.from({ length: count }, (_, i) => i);
@@ -92,15 +99,7 @@ export async function countedPlantings(count) {
       ),
     ),
   );
-  await importFile(
-    "save",
-    "plans.csv",
-    lines(
-      "Planting,Target yield (t/ha),Target fruit size (g),Bud factor",
-      plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`),
-    ),
-    "plans",
-  );
+  await importFile("save", "plans.csv", targets(plantings), "plans");
   await importFile(
     "save",
     "counts.csv",

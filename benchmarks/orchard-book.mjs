@@ -1,7 +1,7 @@
 // Times the orchard book of 1 000 plantings on a running Rama: import, season page, export. Makes an estate of its own.
 //   node benchmarks/orchard-book.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
 import { randomUUID } from "node:crypto";
-import { call, importFile, inNewEstate, lines, timed } from "./client.mjs";
+import { call, importFile, inNewEstate, lines, targets, timed } from "./client.mjs";
 
 const plantings = Array.from({ length: 1000 }, (_, i) => i);
 const varieties = ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji"];
@@ -18,17 +18,7 @@ const book = lines(
 await timed("check 1 000 plantings", () => importFile("check", "plantings.csv", book));
 await timed("import 1 000 plantings", () => importFile("save", "plantings.csv", book));
 await timed("import them again, nothing changed", () => importFile("save", "plantings.csv", book));
-await timed("import 1 000 targets", () =>
-  importFile(
-    "save",
-    "plans.csv",
-    lines(
-      "Planting,Target yield (t/ha),Target fruit size (g),Bud factor",
-      plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`),
-    ),
-    "plans",
-  ),
-);
+await timed("import 1 000 targets", () => importFile("save", "plans.csv", targets(plantings), "plans"));
 await timed("import 10 000 counted trees", () =>
   importFile(
     "save",

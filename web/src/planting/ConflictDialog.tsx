@@ -5,6 +5,8 @@ import type { Choices } from './merge';
 import { useChangeWords } from './useChangeWords';
 import { usePlantingWork, type PlantingWork } from './usePlanting';
 
+const sides = ['mine', 'theirs'] as const;
+
 /** Two people changed the same fields: each is chosen, all else of both is kept. */
 export function ConflictDialog() {
   const { conflict } = usePlantingWork();
@@ -16,9 +18,9 @@ function Asked({ conflict }: { conflict: NonNullable<PlantingWork['conflict']> }
   const { t } = useReading();
   const { settle, leave, saving } = usePlantingWork();
   const { fieldName, inWords } = useChangeWords();
-  const [choices, choose] = useState<Choices>(() =>
-    Object.fromEntries(conflict.clashes.map(({ path }) => [path, 'mine'] as const)),
-  );
+  const allOf = (whose: 'mine' | 'theirs'): Choices =>
+    Object.fromEntries(conflict.clashes.map(({ path }) => [path, whose]));
+  const [choices, choose] = useState(allOf('mine'));
   return (
     <Modal open title={t('conflict.title')} closable={false} footer={null} width={680}>
       <p>{t('conflict.text')}</p>
@@ -26,15 +28,30 @@ function Asked({ conflict }: { conflict: NonNullable<PlantingWork['conflict']> }
         <thead>
           <tr>
             <th>{t('conflict.field')}</th>
-            <th>{t('conflict.mine')}</th>
-            <th>{t('conflict.theirs')}</th>
+            {sides.map((whose) => (
+              <th key={whose}>
+                {t(`conflict.${whose}`)}{' '}
+                {conflict.clashes.length > 1 && (
+                  <button
+                    type="button"
+                    className="text-button"
+                    onClick={() => {
+                      choose(allOf(whose));
+                    }}
+                    data-test={`all-${whose}`}
+                  >
+                    {t(`conflict.all-${whose}`)}
+                  </button>
+                )}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {conflict.clashes.map(({ path, ...told }) => (
             <tr key={path} data-path={path}>
               <th scope="row">{fieldName(path)}</th>
-              {(['mine', 'theirs'] as const).map((whose) => (
+              {sides.map((whose) => (
                 <td key={whose}>
                   <Radio
                     checked={choices[path] === whose}

@@ -8,7 +8,7 @@ import { usePlantingWork } from './usePlanting';
 export function SaveBar({ section }: { section: PartName }) {
   const { t } = useReading();
   const { unsaved, saving, failure, taken, save, discard, canUndo, undo, may, view } = usePlantingWork();
-  const { fieldName } = useChangeWords();
+  const { fieldNames } = useChangeWords();
   const dirty = unsaved.includes(section);
   if (!may(section))
     return (
@@ -43,7 +43,7 @@ export function SaveBar({ section }: { section: PartName }) {
       )}
       <span className="small dim" role="status" data-test="save-state">
         {dirty ? t('unsaved') : t('saved')}
-        {taken?.section === section && ` ${t('saved-with', { fields: taken.fields.map(fieldName).join(', ') })}`}
+        {taken?.section === section && ` ${t('saved-with', { fields: fieldNames(taken.fields) })}`}
       </span>
       {failure && (
         <p className="field-problem" role="alert">

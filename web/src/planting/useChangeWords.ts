@@ -1,4 +1,5 @@
 import { fieldName, inWords } from '../stages/estate/historyWords';
+import { useHistoryWords } from '../stages/estate/useHistoryWords';
 import { useReading } from '../words/useReading';
 import { usePlantingWork } from './usePlanting';
 
@@ -11,16 +12,13 @@ const lines: Record<string, string> = {
   demonstration: 'conflict.demonstration',
 };
 
+const MOST_NAMED = 5;
+
 /** Names of the fields of an entry and their values, in the reader's words. */
 export function useChangeWords() {
-  const { t, local, number, unitName, language } = useReading();
+  const { t, local } = useReading();
   const { system } = usePlantingWork().plan.planting ?? {};
-  const words = {
-    t,
-    number: (value: number) => number(value),
-    unitName,
-    day: (day: Date) => new Intl.DateTimeFormat(language, { dateStyle: 'medium' }).format(day),
-  };
+  const words = useHistoryWords();
 
   function nameOf(path: string): string {
     const [, list, place, rest] = /^(\w+)\[([^\]]+)\](?:\.(.+))?$/.exec(path) ?? [];
@@ -62,5 +60,11 @@ export function useChangeWords() {
     return inWords(path.split('.').at(-1)!, String(value as string | number), words);
   }
 
-  return { fieldName: nameOf, inWords: told };
+  /** Names of fields, a few of them; an import may have changed hundreds. */
+  function namesOf(paths: string[]): string {
+    const names = paths.slice(0, MOST_NAMED).map(nameOf).join(', ');
+    return paths.length > MOST_NAMED ? t('conflict.more', { names, count: paths.length - MOST_NAMED }) : names;
+  }
+
+  return { fieldName: nameOf, fieldNames: namesOf, inWords: told };
 }

@@ -133,7 +133,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
         onSaved: (next) => {
           // What was typed on while it was being saved goes on from what is saved now.
           setTyping((all) =>
-            all[section]?.draft === mine.draft
+            all[section] === undefined || all[section].draft === mine.draft
               ? without(all, section)
               : { ...all, [section]: { ...all[section], base: typedIn(next, section, reading) } },
           );

@@ -4,7 +4,7 @@ import { RequestError, type FieldProblem, type PlanEntry, type PlantingView } fr
 import { problemText } from '../entry/problemText';
 import type { Typing } from '../units/system';
 import { useReading } from '../words/useReading';
-import { merge, type Choices, type Clash } from './merge';
+import { isSame, merge, type Choices, type Clash } from './merge';
 import { partOf, type Entries, type PartName } from './parts';
 import { plantingKey } from './plantingKey';
 
@@ -19,6 +19,8 @@ export interface Save {
   standing: (view: PlantingView) => EntryOf;
   /** Whether it is typed, so that what is wrong is told at its fields. */
   isTyped: boolean;
+  /** The save it undoes: neither that nor its undoing can be undone once more. */
+  step?: Step;
   onSaved?: (next: PlantingView) => void;
 }
 
@@ -84,8 +86,10 @@ export function useSaves(id: string, season: number | null) {
         }
         try {
           const next = await partOf(section).save(onto, entry);
-          const step = { section, season: onto.season, before: keptIn(onto, section), after: keptIn(next, section) };
-          setSteps((all) => [...all.slice(1 - MOST_STEPS), step]);
+          const [before, after] = [keptIn(onto, section), keptIn(next, section)];
+          if (save.step) setSteps((all) => all.filter((s) => s !== save.step));
+          else if (!isSame(before, after))
+            setSteps((all) => [...all.slice(1 - MOST_STEPS), { section, season: onto.season, before, after }]);
           show(next);
           forget(section);
           if (taken.length > 0) setTaken({ section, fields: taken });
@@ -143,10 +147,7 @@ export function useSaves(id: string, season: number | null) {
           mine: step.before,
           standing: (now) => keptIn(now, section),
           isTyped: false,
-          // Neither it nor its undoing is to be undone once more.
-          onSaved: () => {
-            setSteps((all) => all.slice(0, -1).filter((s) => s !== step));
-          },
+          step,
         },
         view,
       );

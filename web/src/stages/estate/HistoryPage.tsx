@@ -5,6 +5,7 @@ import { usePlantingWork } from '../../planting/usePlanting';
 import { entryOf } from '../../planting/useSaves';
 import { fieldName, grouped, inWords } from './historyWords';
 import { takenBack } from './takenBack';
+import { useHistoryWords } from './useHistoryWords';
 import { useReading } from '../../words/useReading';
 
 /** Who changed what at the planting, when, and what stood there before. */
@@ -84,13 +85,8 @@ function Line({ changes, when }: { changes: ChangeView[]; when: string }) {
 }
 
 function Change({ change, when, who }: { change: ChangeView; when: string; who: string }) {
-  const { t, number, unitName, language } = useReading();
-  const words = {
-    t,
-    number: (value: number) => number(value),
-    unitName,
-    day: (day: Date) => new Intl.DateTimeFormat(language, { dateStyle: 'medium' }).format(day),
-  };
+  const { t } = useReading();
+  const words = useHistoryWords();
   const { field, old, new: now } = change;
   const what = [whatOf(change, t), field && fieldName(field, t)];
   return (

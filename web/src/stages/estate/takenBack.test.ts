@@ -46,4 +46,9 @@ test('what changed again since, is of another season or of a whole line cannot g
   expect(takenBack(change('', null, 'yield: 55 t/ha'), entry)).toBeNull();
   expect(takenBack(change('name', 'A very long na…', 'Long Acre', { subject: 'planting' }), entry)).toBeNull();
   expect(takenBack(change('floralBuds', '200', '210', { subject: 'countedTree', detail: '1/7' }), entry)).toBeNull();
+  // What a long number was cannot be read back, and an emptied field is not one that was never filled.
+  expect(takenBack(change('budFactor', '1E-05', '1.7'), entry)).toBeNull();
+  expect(takenBack(change('insurance.reason', 'a wet spring', null), entry)?.entry).toMatchObject({
+    insurance: { reason: 'a wet spring' },
+  });
 });

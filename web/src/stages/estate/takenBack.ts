@@ -35,20 +35,22 @@ export function takenBack(change: ChangeView, entry: PlanEntry): TakenBack | nul
   return field in settingsSpec ? set('settings', settingsSpec) : null;
 
   function set(section: 'planting' | 'target' | 'settings', spec: FormSpec): TakenBack | null {
-    const now = structuredClone(entry[section] ?? {}) as Record<string, unknown>;
     const before = valueOf(old ?? null, spec[field]!);
-    const standing = field.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], now);
+    const standing = field
+      .split('.')
+      .reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], entry[section]);
     // Changed again since: then it is that change which can be taken back.
-    if (!isSame(standing, valueOf(change.new ?? null, spec[field]!))) return null;
+    if (before === undefined || !isSame(standing, valueOf(change.new ?? null, spec[field]!))) return null;
+    const now = structuredClone(entry[section] ?? {}) as Record<string, unknown>;
     setAt(now, field.split('.'), before);
     return { section, entry: now as Entries[PartName] };
   }
 }
 
+// Undefined where it is told in a way that cannot be read back, such as a number with an exponent.
 function valueOf(told: string | null, kind: FormSpec[string]): unknown {
-  if (kind === 'text') return told ?? '';
-  if (told === null || kind === 'choice') return told;
+  if (told === null || kind === 'text' || kind === 'choice') return told;
   const [, number, unit] = amount.exec(told) ?? [];
-  if (number === undefined) return null;
+  if (number === undefined) return undefined;
   return kind === 'number' ? Number(number) : { value: Number(number), unit: unit ?? null };
 }

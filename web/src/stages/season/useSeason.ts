@@ -1,6 +1,7 @@
 import { useQuery, type QueryClient } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, answered } from '../../api/client';
+import { keptSession } from '../../offline/keptSession';
 
 /** The season named in the address; null for the one at hand. */
 export function useChosenSeason(): number | null {
@@ -23,7 +24,8 @@ const seasonQuery = (season: number | null) => ({
   queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
 });
 
-/** Asks for the season at hand before its page is drawn, where that is the page opened. */
+/** Asks for the season at hand before its page is drawn, where that is the page opened by somebody signed in. */
 export function askAhead(client: QueryClient) {
-  if (window.location.pathname === '/' && window.location.search === '') void client.prefetchQuery(seasonQuery(null));
+  const { pathname, search } = window.location;
+  if (pathname === '/' && search === '' && keptSession.read() !== null) void client.prefetchQuery(seasonQuery(null));
 }
