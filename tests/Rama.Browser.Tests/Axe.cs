@@ -1,6 +1,6 @@
 namespace Rama.Browser.Tests;
 
-/// <summary>Looks for accessibility faults (WCAG 2.1 A and AA, and good practice) with axe-core.</summary>
+/// <summary>Looks for accessibility faults (WCAG 2.2 A and AA, and good practice) with axe-core.</summary>
 internal static class Axe
 {
     private static readonly string Script = File.ReadAllText(
@@ -18,7 +18,7 @@ internal static class Axe
                 page.Driver.ExecuteAsyncScript(
                     """
                     const done = arguments[arguments.length - 1];
-                    const runOnly = ['wcag2a', 'wcag2aa', 'wcag21aa', 'best-practice'];
+                    const runOnly = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'];
                     // Among the experimental ones, but what is spoken must be what is read.
                     const rules = { 'label-content-name-mismatch': { enabled: true } };
                     const asked = { runOnly, rules, resultTypes: ['violations'], selectors: false };

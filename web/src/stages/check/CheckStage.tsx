@@ -14,6 +14,7 @@ import { useReading } from '../../words/useReading';
 import { Demonstrated } from '../prescribe/Demonstrated';
 import '../prescribe/prescribe.css';
 import '../../words/prescribe';
+import { Wide } from '../../look/Wide';
 import { CheckForm } from './CheckForm';
 import './check.css';
 import { markOf } from './marks';
@@ -335,64 +336,66 @@ function List({
   return (
     <>
       <h2>{t('check.list')}</h2>
-      <table className="figures check-list" data-test="check-list">
-        <thead>
-          <tr>
-            <th>{t('check.tree')}</th>
-            <th>{t('check.class')}</th>
-            <th className="number">{t('check.left-short')}</th>
-            <th className="number">{t('check.asked')}</th>
-            <th>{t('check.who')}</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {(all ? lines : lines.slice(0, FIRST)).map(({ kept, tree }) => (
-            <tr key={kept.id}>
-              <td>
-                {t('field.place', { row: tree.check.row, tree: tree.check.tree })}
-                {tree.standing !== 'charted' && (
-                  <span className="small dim"> {t(`check.standing-${tree.standing}`)}</span>
-                )}
-                {tree.check.afterPruning && <span className="small dim"> {t('check.walk')}</span>}
-              </td>
-              <td>{tree.class && t(`class.${tree.class}`, { defaultValue: tree.class })}</td>
-              <td className="number">{tree.check.left === null ? '–' : number(tree.check.left, 0)}</td>
-              <td className="number">
-                {tree.asked === null ? '–' : number(tree.asked, 0)}
-                {tree.byGauge && <span className="small dim"> {t('check.by-gauge')}</span>}
-              </td>
-              <td>
-                {[nameOf(tree.check.pruner), nameOf(tree.check.crew)].filter(Boolean).join(' · ')}
-                {tree.check.note && <p className="small dim">{tree.check.note}</p>}
-              </td>
-              <td>
-                {onOpen && (
-                  <>
-                    <Button
-                      size="small"
-                      onClick={() => {
-                        onOpen(kept.id);
-                      }}
-                    >
-                      {t('check.correct')}
-                    </Button>{' '}
-                    <Button
-                      size="small"
-                      disabled={busy}
-                      onClick={() => {
-                        onTakeBack(kept.id);
-                      }}
-                    >
-                      {t('check.take-back')}
-                    </Button>
-                  </>
-                )}
-              </td>
+      <Wide>
+        <table className="figures check-list" data-test="check-list">
+          <thead>
+            <tr>
+              <th>{t('check.tree')}</th>
+              <th>{t('check.class')}</th>
+              <th className="number">{t('check.left-short')}</th>
+              <th className="number">{t('check.asked')}</th>
+              <th>{t('check.who')}</th>
+              <td />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {(all ? lines : lines.slice(0, FIRST)).map(({ kept, tree }) => (
+              <tr key={kept.id}>
+                <td>
+                  {t('field.place', { row: tree.check.row, tree: tree.check.tree })}
+                  {tree.standing !== 'charted' && (
+                    <span className="small dim"> {t(`check.standing-${tree.standing}`)}</span>
+                  )}
+                  {tree.check.afterPruning && <span className="small dim"> {t('check.walk')}</span>}
+                </td>
+                <td>{tree.class && t(`class.${tree.class}`, { defaultValue: tree.class })}</td>
+                <td className="number">{tree.check.left === null ? '–' : number(tree.check.left, 0)}</td>
+                <td className="number">
+                  {tree.asked === null ? '–' : number(tree.asked, 0)}
+                  {tree.byGauge && <span className="small dim"> {t('check.by-gauge')}</span>}
+                </td>
+                <td>
+                  {[nameOf(tree.check.pruner), nameOf(tree.check.crew)].filter(Boolean).join(' · ')}
+                  {tree.check.note && <p className="small dim">{tree.check.note}</p>}
+                </td>
+                <td>
+                  {onOpen && (
+                    <>
+                      <Button
+                        size="small"
+                        onClick={() => {
+                          onOpen(kept.id);
+                        }}
+                      >
+                        {t('check.correct')}
+                      </Button>{' '}
+                      <Button
+                        size="small"
+                        disabled={busy}
+                        onClick={() => {
+                          onTakeBack(kept.id);
+                        }}
+                      >
+                        {t('check.take-back')}
+                      </Button>
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
       {!all && lines.length > FIRST && (
         <Button
           size="small"

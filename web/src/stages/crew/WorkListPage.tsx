@@ -5,6 +5,7 @@ import { Choice } from '../../entry/Field';
 import { languageOf } from '../../units/format';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
+import { Wide } from '../../look/Wide';
 import { CrewPlanFrame } from './CrewPlanFrame';
 import './cost/cost.css';
 import './workList.css';
@@ -61,7 +62,7 @@ function CrewTasks({ tasks }: { tasks: CrewTaskView[] }) {
   const day = useDays();
   if (tasks.length === 0) return <p>{t('list.nothing')}</p>;
   return (
-    <div className="cost-table" tabIndex={0}>
+    <Wide className="cost-table">
       <table>
         <thead>
           <tr>
@@ -93,6 +94,6 @@ function CrewTasks({ tasks }: { tasks: CrewTaskView[] }) {
           })}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }

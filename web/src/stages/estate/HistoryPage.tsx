@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, answered, type ChangeView } from '../../api/client';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { entryOf } from '../../planting/useSaves';
+import { Wide } from '../../look/Wide';
 import { fieldName, grouped, inWords } from './historyWords';
 import { takenBack } from './takenBack';
 import { useHistoryWords } from './useHistoryWords';
@@ -29,23 +30,25 @@ export function HistoryPage() {
       )}
       {history.data?.length === 0 && <p className="dim">{t('history.none')}</p>}
       {history.data && history.data.length > 0 && (
-        <table className="figures history" data-test="history">
-          <thead>
-            <tr>
-              <th>{t('history.when')}</th>
-              <th>{t('history.who')}</th>
-              <th>{t('history.what')}</th>
-              <th>{t('history.before')}</th>
-              <th>{t('history.after')}</th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {grouped(history.data).map((changes, i) => (
-              <Line key={i} changes={changes} when={when.format(new Date(changes[0]!.at))} />
-            ))}
-          </tbody>
-        </table>
+        <Wide>
+          <table className="figures history" data-test="history">
+            <thead>
+              <tr>
+                <th>{t('history.when')}</th>
+                <th>{t('history.who')}</th>
+                <th>{t('history.what')}</th>
+                <th>{t('history.before')}</th>
+                <th>{t('history.after')}</th>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
+              {grouped(history.data).map((changes, i) => (
+                <Line key={i} changes={changes} when={when.format(new Date(changes[0]!.at))} />
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       )}
     </section>
   );

@@ -5,6 +5,7 @@ import { Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { useDesk } from '../target/useDesk';
+import { Wide } from '../../look/Wide';
 
 /** Whether heavy and light years take turns, what was done in each, and what it means for the coming one. */
 export function AlternationSheet() {
@@ -59,30 +60,32 @@ function Years({ years }: { years: PlantingView['ahead']['years'] }) {
   const count = (of: number | null) => (of === null ? '–' : number(of, 0));
   return (
     <>
-      <table className="figures bearing-years">
-        <thead>
-          <tr>
-            <th>{t('result.season')}</th>
-            <th className="number">{t('bearing.left')}</th>
-            <th className="number">{t('bearing.thinned')}</th>
-            <th className="number">{t('bearing.fruit')}</th>
-            <th className="number">{t('bearing.yield')}</th>
-            <th className="number">{t('bearing.return')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {years.map((y) => (
-            <tr key={y.season}>
-              <td>{y.season}</td>
-              <td className="number">{count(y.budsLeft)}</td>
-              <td className="number">{count(y.clustersThinned)}</td>
-              <td className="number">{count(y.fruitPerTree)}</td>
-              <td className="number">{y.tPerHa === null ? '–' : told(y.tPerHa, 't/ha', 1)}</td>
-              <td className="number">{count(y.returnBuds)}</td>
+      <Wide>
+        <table className="figures bearing-years">
+          <thead>
+            <tr>
+              <th>{t('result.season')}</th>
+              <th className="number">{t('bearing.left')}</th>
+              <th className="number">{t('bearing.thinned')}</th>
+              <th className="number">{t('bearing.fruit')}</th>
+              <th className="number">{t('bearing.yield')}</th>
+              <th className="number">{t('bearing.return')}</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {years.map((y) => (
+              <tr key={y.season}>
+                <td>{y.season}</td>
+                <td className="number">{count(y.budsLeft)}</td>
+                <td className="number">{count(y.clustersThinned)}</td>
+                <td className="number">{count(y.fruitPerTree)}</td>
+                <td className="number">{y.tPerHa === null ? '–' : told(y.tPerHa, 't/ha', 1)}</td>
+                <td className="number">{count(y.returnBuds)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
       <p className="small dim">{t('bearing.per-tree')}</p>
     </>
   );

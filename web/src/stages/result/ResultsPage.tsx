@@ -7,6 +7,7 @@ import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import '../../words/result';
 import { useReading } from '../../words/useReading';
+import { Wide } from '../../look/Wide';
 import './result.css';
 import { CropsToCome } from './CropsToCome';
 import { SeasonKeys } from './SeasonKeys';
@@ -73,28 +74,30 @@ function Results({ view }: { view: ResultsView }) {
         </p>
       )}
       {view.links.length > 0 && (
-        <section tabIndex={0}>
+        <section>
           <h3>{t('results.links')}</h3>
-          <table className="figures results-links" data-test="results-links">
-            <thead>
-              <tr>
-                <th>{t('results.link')}</th>
-                <th className="number">{t('results.tonnes')}</th>
-                <th>{t('results.most')}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {view.links.map((link) => (
-                <tr key={link.name}>
-                  <td>{link.kinds.map((k) => t(`link.${k}`)).join(' + ')}</td>
-                  <td className={link.tonnes < 0 ? 'number results-short' : 'number'}>
-                    <Signed tonnes={link.tonnes} />
-                  </td>
-                  <td>{t('results.of', { most: number(link.madeMost), plantings: number(link.plantings) })}</td>
+          <Wide>
+            <table className="figures results-links" data-test="results-links">
+              <thead>
+                <tr>
+                  <th>{t('results.link')}</th>
+                  <th className="number">{t('results.tonnes')}</th>
+                  <th>{t('results.most')}</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {view.links.map((link) => (
+                  <tr key={link.name}>
+                    <td>{link.kinds.map((k) => t(`link.${k}`)).join(' + ')}</td>
+                    <td className={link.tonnes < 0 ? 'number results-short' : 'number'}>
+                      <Signed tonnes={link.tonnes} />
+                    </td>
+                    <td>{t('results.of', { most: number(link.madeMost), plantings: number(link.plantings) })}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Wide>
         </section>
       )}
       {view.backTests.map((test) => (

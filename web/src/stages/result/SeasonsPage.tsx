@@ -10,6 +10,7 @@ import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { mostFirst, SortHead } from '../season/SortHead';
 import '../season/winter.css';
+import { Wide } from '../../look/Wide';
 import { SeasonKeys } from './SeasonKeys';
 import './result.css';
 
@@ -92,35 +93,39 @@ function Report({ of }: { of: SeasonReportView }) {
     <SortHead column={column} sorted={sorted} onSort={setSorted} label={label} />
   );
   return (
-    <table className="figures" data-test="seasons">
-      <thead>
-        <tr>
-          <th>{t('winter.name')}</th>
-          <th className="number">{t('seasons.told')}</th>
-          <th className="number">{t('seasons.buds')}</th>
-          <th className="number">{t('seasons.fruit')}</th>
-          <th className="number">{t('seasons.mass')}</th>
-          {head('ofWanted', t('seasons.of-wanted'))}
-          {head('packed', t('seasons.packed'))}
-          {head('packOut', t('seasons.pack-out'))}
-          {head('perHa', t('seasons.per-ha'))}
-          <th className="number">{t('seasons.price')}</th>
-          {head('received', t('seasons.received'))}
-        </tr>
-      </thead>
-      <tbody>
-        {mostFirst(of.groups, value && ((g) => value(g.line))).map((g) => (
-          <tr key={g.name.en}>
-            <td>{g.planting ? <Link to={`/plantings/${g.planting}/result`}>{local(g.name)}</Link> : local(g.name)}</td>
-            <Cells line={g.line} currency={of.currency} />
+    <Wide>
+      <table className="figures" data-test="seasons">
+        <thead>
+          <tr>
+            <th>{t('winter.name')}</th>
+            <th className="number">{t('seasons.told')}</th>
+            <th className="number">{t('seasons.buds')}</th>
+            <th className="number">{t('seasons.fruit')}</th>
+            <th className="number">{t('seasons.mass')}</th>
+            {head('ofWanted', t('seasons.of-wanted'))}
+            {head('packed', t('seasons.packed'))}
+            {head('packOut', t('seasons.pack-out'))}
+            {head('perHa', t('seasons.per-ha'))}
+            <th className="number">{t('seasons.price')}</th>
+            {head('received', t('seasons.received'))}
           </tr>
-        ))}
-        <tr className="total">
-          <td>{t('winter.all')}</td>
-          <Cells line={of.total} currency={of.currency} />
-        </tr>
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {mostFirst(of.groups, value && ((g) => value(g.line))).map((g) => (
+            <tr key={g.name.en}>
+              <td>
+                {g.planting ? <Link to={`/plantings/${g.planting}/result`}>{local(g.name)}</Link> : local(g.name)}
+              </td>
+              <Cells line={g.line} currency={of.currency} />
+            </tr>
+          ))}
+          <tr className="total">
+            <td>{t('winter.all')}</td>
+            <Cells line={of.total} currency={of.currency} />
+          </tr>
+        </tbody>
+      </table>
+    </Wide>
   );
 }
 

@@ -5,6 +5,7 @@ import { useMay } from '../../people/session';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { Wide } from '../../look/Wide';
 import { nextSteps, type NextStep } from './nextSteps';
 import { Pending } from './Pending';
 import './season.css';
@@ -49,24 +50,26 @@ function Known({ season }: { season: SeasonView }) {
           />
         ))}
       </ol>
-      <table className="figures compact known-table" data-test="known">
-        <thead>
-          <tr>
-            <th>{t('season.planting')}</th>
-            <th className="number">{t('known.rows')}</th>
-            <th className="number">{t('known.seasons')}</th>
-            <th>{t('known.target')}</th>
-            <th className="number">{t('known.counted')}</th>
-            <th className="number">{t('known.girths')}</th>
-            <th>{t('known.next')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((line) => (
-            <Line key={line.id} line={line} />
-          ))}
-        </tbody>
-      </table>
+      <Wide>
+        <table className="figures compact known-table" data-test="known">
+          <thead>
+            <tr>
+              <th>{t('season.planting')}</th>
+              <th className="number">{t('known.rows')}</th>
+              <th className="number">{t('known.seasons')}</th>
+              <th>{t('known.target')}</th>
+              <th className="number">{t('known.counted')}</th>
+              <th className="number">{t('known.girths')}</th>
+              <th>{t('known.next')}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((line) => (
+              <Line key={line.id} line={line} />
+            ))}
+          </tbody>
+        </table>
+      </Wide>
     </main>
   );
 }

@@ -11,6 +11,7 @@ import '../../words/result';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { useMoney } from '../crew/useCrewPlan';
+import { Wide } from '../../look/Wide';
 import { mostFirst, SortHead } from './SortHead';
 import './winter.css';
 
@@ -97,35 +98,37 @@ function Winter({ of }: { of: WinterView }) {
           <strong>{told(total.leftOfAsked, 'share', 0)}</strong> {t('winter.left')}
         </p>
       )}
-      <table className="figures" data-test="winter">
-        <thead>
-          <tr>
-            <th>{t('winter.name')}</th>
-            {head('trees', t('winter.trees'))}
-            <th className="number">{t('winter.wanted')}</th>
-            {head('left', t('winter.left-column'))}
-            {head('hours', t('winter.hours'))}
-            <th className="number">{t('winter.planned')}</th>
-            {head('cost', t('winter.expected'))}
-            <th className="number">{t('winter.per-tree')}</th>
-            {head('perHa', t('winter.per-ha'))}
-            <th className="number">{t('winter.tonnes-wanted')}</th>
-            {head('tonnes', t('winter.tonnes'))}
-          </tr>
-        </thead>
-        <tbody>
-          {groups.map((g) => (
-            <tr key={g.name.en}>
-              <Name of={g} />
-              <Cells line={g.line} money={money} />
+      <Wide>
+        <table className="figures" data-test="winter">
+          <thead>
+            <tr>
+              <th>{t('winter.name')}</th>
+              {head('trees', t('winter.trees'))}
+              <th className="number">{t('winter.wanted')}</th>
+              {head('left', t('winter.left-column'))}
+              {head('hours', t('winter.hours'))}
+              <th className="number">{t('winter.planned')}</th>
+              {head('cost', t('winter.expected'))}
+              <th className="number">{t('winter.per-tree')}</th>
+              {head('perHa', t('winter.per-ha'))}
+              <th className="number">{t('winter.tonnes-wanted')}</th>
+              {head('tonnes', t('winter.tonnes'))}
             </tr>
-          ))}
-          <tr className="total">
-            <td>{t('winter.all')}</td>
-            <Cells line={total} money={money} />
-          </tr>
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {groups.map((g) => (
+              <tr key={g.name.en}>
+                <Name of={g} />
+                <Cells line={g.line} money={money} />
+              </tr>
+            ))}
+            <tr className="total">
+              <td>{t('winter.all')}</td>
+              <Cells line={total} money={money} />
+            </tr>
+          </tbody>
+        </table>
+      </Wide>
     </>
   );
 }

@@ -5,6 +5,7 @@ import { api, answered, type TargetEntry } from '../../api/client';
 import { toDraft } from '../../entry/draft';
 import { useAttempt } from '../../entry/useAttempt';
 import { useMay } from '../../people/session';
+import { Wide } from '../../look/Wide';
 import { target as part, targetSpec } from './draft';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
@@ -61,55 +62,57 @@ export function Versions() {
     <section className="desk-part" id="versions">
       <h2>{t('versions.heading')}</h2>
       {versions.data && versions.data.length > 0 ? (
-        <table className="figures compact" data-test="versions">
-          <thead>
-            <tr>
-              <th>{t('versions.standing')}</th>
-              <th>{t('versions.who')}</th>
-              <th className="number">{t('versions.fruit')}</th>
-              <th className="number">{t('versions.buds')}</th>
-              <th>{t('versions.school')}</th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {versions.data.map((v) => (
-              <tr key={v.number} className={v.standing === 'superseded' ? 'superseded' : undefined}>
-                <th scope="row">
-                  <span className={`standing ${v.standing}`}>{t(`standing.${v.standing}`)}</span>
-                </th>
-                <td>
-                  {v.person ?? '–'}, {when.format(new Date(v.at))}
-                </td>
-                <td className="number">
-                  {v.fruitPerTree == null ? '–' : number(v.fruitPerTree, 0)}
-                  {v.fruitPerTree != null && plan.crop && <Difference by={v.fruitPerTree - plan.crop.fruitPerTree} />}
-                </td>
-                <td className="number">
-                  {v.budsPerTree == null ? '–' : number(v.budsPerTree, 0)}
-                  {v.budsPerTree != null && plan.buds && <Difference by={v.budsPerTree - plan.buds.budsPerTree} />}
-                </td>
-                <td>
-                  {t(`school.${v.school}`)}
-                  {v.target.insurance?.reason && <span className="dim"> · {v.target.insurance.reason}</span>}
-                </td>
-                <td>
-                  {may('target') && !view.isPast && (
-                    <button
-                      type="button"
-                      className="text-button"
-                      onClick={() => {
-                        take(v.target);
-                      }}
-                    >
-                      {t('versions.take')}
-                    </button>
-                  )}
-                </td>
+        <Wide>
+          <table className="figures compact" data-test="versions">
+            <thead>
+              <tr>
+                <th>{t('versions.standing')}</th>
+                <th>{t('versions.who')}</th>
+                <th className="number">{t('versions.fruit')}</th>
+                <th className="number">{t('versions.buds')}</th>
+                <th>{t('versions.school')}</th>
+                <td />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {versions.data.map((v) => (
+                <tr key={v.number} className={v.standing === 'superseded' ? 'superseded' : undefined}>
+                  <th scope="row">
+                    <span className={`standing ${v.standing}`}>{t(`standing.${v.standing}`)}</span>
+                  </th>
+                  <td>
+                    {v.person ?? '–'}, {when.format(new Date(v.at))}
+                  </td>
+                  <td className="number">
+                    {v.fruitPerTree == null ? '–' : number(v.fruitPerTree, 0)}
+                    {v.fruitPerTree != null && plan.crop && <Difference by={v.fruitPerTree - plan.crop.fruitPerTree} />}
+                  </td>
+                  <td className="number">
+                    {v.budsPerTree == null ? '–' : number(v.budsPerTree, 0)}
+                    {v.budsPerTree != null && plan.buds && <Difference by={v.budsPerTree - plan.buds.budsPerTree} />}
+                  </td>
+                  <td>
+                    {t(`school.${v.school}`)}
+                    {v.target.insurance?.reason && <span className="dim"> · {v.target.insurance.reason}</span>}
+                  </td>
+                  <td>
+                    {may('target') && !view.isPast && (
+                      <button
+                        type="button"
+                        className="text-button"
+                        onClick={() => {
+                          take(v.target);
+                        }}
+                      >
+                        {t('versions.take')}
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       ) : (
         <p className="dim">{t('versions.none')}</p>
       )}

@@ -12,6 +12,7 @@ import { useReading } from '../../../words/useReading';
 import { CrewTabs } from '../CrewTabs';
 import '../crewPlan.css';
 import { useCosts, useMoney, usePay } from '../useCrewPlan';
+import { Wide } from '../../../look/Wide';
 import './cost.css';
 
 /** What the work of the year costs, planned and so far, and who is paid how much. */
@@ -63,7 +64,7 @@ function Costs({ of }: { of: CostsView }) {
         />
         <FileLinks path={`/api/v1/crew-plan/costs/file?by=${by}&language=${languageOf(language)}`} />
       </div>
-      <div className="cost-table" tabIndex={0}>
+      <Wide className="cost-table">
         <table>
           <thead>
             <tr>
@@ -87,7 +88,7 @@ function Costs({ of }: { of: CostsView }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </section>
   );
 }
@@ -155,7 +156,7 @@ function Pay({ of }: { of: PayView }) {
             <FileLinks path={`/api/v1/crew-plan/pay/file?language=${languageOf(language)}`} />
           </div>
           {weeks.map((week) => (
-            <div className="cost-table" key={week} tabIndex={0}>
+            <Wide className="cost-table" key={week}>
               <table data-test={`pay-${week}`}>
                 <caption>{t('pay.week', { day: day(week) })}</caption>
                 <thead>
@@ -191,7 +192,7 @@ function Pay({ of }: { of: PayView }) {
                     ))}
                 </tbody>
               </table>
-            </div>
+            </Wide>
           ))}
         </>
       )}

@@ -12,6 +12,7 @@ import { useReading } from '../../../words/useReading';
 import { CrewTabs } from '../CrewTabs';
 import '../crewPlan.css';
 import { useCrewPlan, useDepths, useImprove, useMoney, useTakeDepths } from '../useCrewPlan';
+import { Wide } from '../../../look/Wide';
 import './depth.css';
 
 const SECONDS = 10;
@@ -107,36 +108,38 @@ function Trade({ of }: { of: DepthView }) {
   return (
     <>
       {shown.length > 0 && (
-        <table className="depth-table">
-          <thead>
-            <tr>
-              <th scope="col">{t('depth.planting')}</th>
-              <th scope="col">{t('depth.how-deep')}</th>
-              <th scope="col" className="right">
-                {t('depth.hours-saved')}
-              </th>
-              <th scope="col" className="right">
-                {t('depth.margin-lost')}
-              </th>
-              <th scope="col" className="right">
-                {t('depth.per-hour')}
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((p) => (
-              <Line
-                key={p.planting}
-                of={of}
-                line={p}
-                depth={depthOf(p)}
-                onDepth={(depth) => {
-                  setChosen({ ...chosen, [p.planting]: depth });
-                }}
-              />
-            ))}
-          </tbody>
-        </table>
+        <Wide>
+          <table className="depth-table">
+            <thead>
+              <tr>
+                <th scope="col">{t('depth.planting')}</th>
+                <th scope="col">{t('depth.how-deep')}</th>
+                <th scope="col" className="right">
+                  {t('depth.hours-saved')}
+                </th>
+                <th scope="col" className="right">
+                  {t('depth.margin-lost')}
+                </th>
+                <th scope="col" className="right">
+                  {t('depth.per-hour')}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((p) => (
+                <Line
+                  key={p.planting}
+                  of={of}
+                  line={p}
+                  depth={depthOf(p)}
+                  onDepth={(depth) => {
+                    setChosen({ ...chosen, [p.planting]: depth });
+                  }}
+                />
+              ))}
+            </tbody>
+          </table>
+        </Wide>
       )}
       <p className="depth-acts">
         {taken.length > 0 && (

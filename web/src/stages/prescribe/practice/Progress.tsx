@@ -3,6 +3,7 @@ import { Input } from 'antd';
 import { useState } from 'react';
 import { api, answered, type PracticeProgress, type SystemPractice } from '../../../api/client';
 import { ScoreDays } from '../../../drawings/ScoreDays';
+import { Wide } from '../../../look/Wide';
 import { useReading } from '../../../words/useReading';
 import { useCatalogue } from '../../estate/useCatalogue';
 
@@ -31,7 +32,7 @@ export function Everybody() {
   if (!all.data || all.data.length === 0) return null;
   const found = all.data.filter((p) => p.pruner.toLocaleLowerCase().includes(sought.trim().toLocaleLowerCase()));
   return (
-    <section data-test="progress" tabIndex={0}>
+    <section data-test="progress">
       <h2>{t('progress.title')}</h2>
       <p className="dim">{t('progress.text')}</p>
       {all.data.length > MANY && (
@@ -54,36 +55,38 @@ function ProgressTable({ of, named }: { of: readonly PracticeProgress[]; named: 
   const { t, number, local } = useReading();
   const systems = useCatalogue().data?.systems;
   return (
-    <table className="figures progress">
-      <thead>
-        <tr>
-          {named && <th>{t('practice.who')}</th>}
-          <th>{t('progress.system')}</th>
-          <th className="number">{t('practice.trees')}</th>
-          <th className="number">{t('progress.mean')}</th>
-          <th>{t('progress.days')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {of.flatMap((p) =>
-          p.systems.map((s, i) => (
-            <tr key={`${p.worker}/${s.system}`}>
-              {named && i === 0 && (
-                <th scope="rowgroup" rowSpan={p.systems.length}>
-                  {p.pruner}
-                </th>
-              )}
-              <td>{local(systems?.find((x) => x.id === s.system)?.name) || s.system}</td>
-              <td className="number">{s.trees}</td>
-              <td className="number">{number(s.meanScore, 0)}</td>
-              <td>
-                <Days of={s} />
-              </td>
-            </tr>
-          )),
-        )}
-      </tbody>
-    </table>
+    <Wide>
+      <table className="figures progress">
+        <thead>
+          <tr>
+            {named && <th>{t('practice.who')}</th>}
+            <th>{t('progress.system')}</th>
+            <th className="number">{t('practice.trees')}</th>
+            <th className="number">{t('progress.mean')}</th>
+            <th>{t('progress.days')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {of.flatMap((p) =>
+            p.systems.map((s, i) => (
+              <tr key={`${p.worker}/${s.system}`}>
+                {named && i === 0 && (
+                  <th scope="rowgroup" rowSpan={p.systems.length}>
+                    {p.pruner}
+                  </th>
+                )}
+                <td>{local(systems?.find((x) => x.id === s.system)?.name) || s.system}</td>
+                <td className="number">{s.trees}</td>
+                <td className="number">{number(s.meanScore, 0)}</td>
+                <td>
+                  <Days of={s} />
+                </td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </Wide>
   );
 }
 
