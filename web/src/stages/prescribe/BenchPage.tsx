@@ -115,6 +115,8 @@ export function BenchPage() {
     );
   };
   const byHand = mode !== 'card';
+  // Until the tree asked for is there the last one is shown, and nothing is cut on it.
+  const isComing = bench.isPlaceholderData;
   const standing =
     data?.tree.branches.filter(
       (b) =>
@@ -123,11 +125,12 @@ export function BenchPage() {
     ) ?? [];
   const limbs = standing.sort((a, b) => b.path[0]!.heightM - a.path[0]!.heightM);
   const pick = (by: number) => {
+    if (isComing) return;
     const next = limbs[Math.max(0, Math.min(limbs.length - 1, limbs.findIndex((b) => b.id === chosen) + by))];
     if (next) setChosen(next.id);
   };
   const cut = (at: Aim, touched: boolean) => {
-    if (!data) return;
+    if (!data || isComing) return;
     // A finger hides what it is at: the first touch shows what would fall, the next one cuts.
     setTouching(touched);
     if (touched && !sameAim(aim, at)) {
@@ -320,7 +323,7 @@ export function BenchPage() {
                   alleyText={t('bench.alley')}
                   spoken={mode === 'practice' ? spoken : []}
                   aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
-                  onAim={byHand ? setAim : undefined}
+                  onAim={byHand && !isComing ? setAim : undefined}
                   onCut={byHand ? cut : undefined}
                 />
               )}
@@ -330,7 +333,9 @@ export function BenchPage() {
                       shownAim.branch === null ? t('bench.one-bud') : aimed(shownAim.branch, leaves(data, shownAim)),
                       ...(touching ? [t('bench.touch-again')] : []),
                     ].join(' · ')
-                  : foot(data)}
+                  : isComing
+                    ? t('loading')
+                    : foot(data)}
               </p>
             </>
           )}
