@@ -20,6 +20,9 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
     private static JsonNode TaskOf(JsonNode plan, string code, string pass) =>
         plan["tasks"]!.AsArray().Single(t => (string)t!["code"]! == code && (string)t["pass"]! == pass)!;
 
+    /// <summary>What a screen reader says of the bar.</summary>
+    private static string NameOf(Page page) => ((WebElement)page.Find(H12)).ComputedAccessibleLabel;
+
     [Fact]
     public async Task A_bar_is_moved_by_keys_and_kept_until_it_is_freed()
     {
@@ -43,11 +46,9 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("it is kept on the next day", () =>
             page.Find("[data-field='start'] input").GetAttribute("value") == next
         );
-        Assert.Contains("kept", page.Find(H12).GetAttribute("aria-label")!, StringComparison.Ordinal);
+        Assert.Contains("kept", NameOf(page), StringComparison.Ordinal);
         page.Click(By.XPath("//*[@data-test='crew-task']//button[contains(., 'Free it')]"));
-        page.Until("it is free", () =>
-            !page.Find(H12).GetAttribute("aria-label")!.Contains("kept", StringComparison.Ordinal)
-        );
+        page.Until("it is free", () => !NameOf(page).Contains("kept", StringComparison.Ordinal));
         Assert.Equal(0, (int)TaskOf(await Plan(), "H12", "winter")["version"]!);
     }
 
