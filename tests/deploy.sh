@@ -78,12 +78,16 @@ deploy_walk() (
     [ "$answer" = "$estate" ] || echo "${answer:0:200}" >>"$work/unanswered"
   done &
   was=$(readlink "$RAMA_ROOT/opt/rama/current")
+  echo before >"$was/wwwroot/assets/before.js"
+  touch -d '40 days ago' "$was/wwwroot/assets/long-before.js"
   walk 3 || wrong "block 3 of docs/deploy.md failed"
   rm "$work/asking"
   wait $!
   [ ! -e "$work/unanswered" ] \
     || wrong "not answered during the upgrade: $(sort "$work/unanswered" | uniq -c | head -n 5)"
   [ "$(readlink "$RAMA_ROOT/opt/rama/current")" != "$was" ] || wrong "the version before runs on"
+  [ "$(asked /assets/before.js)" = before ] || wrong "a page open in a browser has lost its scripts"
+  [ ! -e "$RAMA_ROOT/opt/rama/current/wwwroot/assets/long-before.js" ] || wrong "scripts are kept for good"
 
   echo "--- an upgrade whose migration fails"
   was=$(readlink "$RAMA_ROOT/opt/rama/current")

@@ -42,6 +42,8 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]
+    [InlineData("/days")]
+    [InlineData("/routes")]
     [InlineData("/results")]
     [InlineData("/results/learned")]
     [InlineData("/results/seasons")]

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Rama.Data.People;
 using Rama.Web.Tests;
@@ -392,9 +393,9 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='sample-done']");
         page.Click("[data-test='cut-floral']");
         page.Click(By.LinkText("Walk"));
-        // Both pages ask for a row.
+        // Both pages ask for a row, and this one knows it.
         page.Find("[data-test='extension']");
-        page.Find("[data-test='row']").SendKeys("4");
+        page.Shows("[data-test='row']", "4");
         page.Find("[data-test='extension']").SendKeys("12");
         page.Click("[data-test='condition-canker']");
         page.Click("[data-test='keep-mark']");
@@ -407,5 +408,59 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         var told = await client.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
         Assert.Equal(2, told["entries"]!.AsArray().Count(e => (string)e!["kind"]! == "cut"));
         Assert.Equal("weak", (string)told["vigour"]!["vigour"]!);
+    }
+
+    [Fact]
+    public async Task A_photograph_says_what_it_shows_is_seen_at_the_desk_and_removed()
+    {
+        using var client = server.ClientOf();
+        var planting = await client.PlantingAsync("H6");
+        async Task<JsonArray> Photos() =>
+            (await client.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray();
+        var picture = Path.Combine(Path.GetTempPath(), $"rama-{Guid.NewGuid():n}.png");
+        using (var page = Phone())
+        {
+            page.Open("/field");
+            page.OpenInRow("H6");
+            page.Click(By.LinkText("Walk"));
+            page.Find("[data-test='row']").SendKeys("3");
+            page.Find("[data-test='extension']");
+            ((ITakesScreenshot)page.Driver).GetScreenshot().SaveAsFile(picture);
+            void Take() => page.Driver.FindElement(By.CssSelector("[data-test='photo-file']")).SendKeys(picture);
+            Take();
+            page.Find("[data-test='photo-caption'] img");
+            page.Find("[data-test='photo-caption'] input").SendKeys("Canker at the union");
+            page.Click("[data-test='photo-caption'] button[type='submit']");
+            Waiting(page, 0);
+            // One thrown away is not sent; one left without a word is.
+            Take();
+            page.Click("[data-test='photo-caption'] button[type='button']");
+            page.Until("gone", () =>
+                page.Driver.FindElements(By.CssSelector("[data-test='photo-caption']")).Count == 0
+            );
+            Take();
+            page.Find("[data-test='photo-caption']");
+            page.Click(By.LinkText("Buds"));
+            page.Until("both arrived", () => Photos().GetAwaiter().GetResult().Count == 2);
+            Waiting(page, 0);
+        }
+        File.Delete(picture);
+        var photos = await Photos();
+        Assert.Equal([null, "Canker at the union"], photos.Select(p => (string?)p!["caption"]).Order());
+        Assert.Equal([3, 3], photos.Select(p => (int?)p!["row"]));
+
+        using var desk = new Page(server).OpenPlanting("H6", "count");
+        desk.Says("[data-test='photos']", "Canker at the union");
+        Assert.Empty(Axe.Faults(desk));
+        foreach (var left in new[] { 1, 0 })
+        {
+            desk.Click("[data-test='photo-remove']");
+            desk.Says("[data-test='photos']", "Remove it for good");
+            desk.Click("[data-test='photo-remove']");
+            desk.Until("removed", () =>
+                desk.Driver.FindElements(By.CssSelector("[data-test='photo-remove']")).Count == left
+            );
+        }
+        Assert.Empty(await Photos());
     }
 }

@@ -158,6 +158,55 @@ public sealed class ManyTests(RamaServer server) : IClassFixture<RamaServer>
         answer.EnsureSuccessStatusCode();
     }
 
+    [Fact]
+    public void Walks_of_several_are_printed_together()
+    {
+        using var page = Dense(server);
+        page.Click("[data-test='choose-H2']");
+        page.Click("[data-test='choose-W4']");
+        page.Click("[data-test='many-routes']");
+        page.Says("h1", "Walks of 2 plantings");
+        var trees = int.Parse(
+            page.Find("[data-test='routes-sum'] .big").Text,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        // A line each, of all of them together.
+        var lines = page.Driver.FindElements(By.CssSelector(".routes-one .route-table tbody tr")).Count;
+        Assert.Equal(trees, lines);
+        using var printed = page.Print();
+        Assert.InRange(printed.NumberOfPages, 2, 12);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void Plantings_are_removed_together_and_brought_back_at_once_or_later()
+    {
+        using var page = Dense(server);
+        page.Click("[data-test='choose-W8']");
+        page.Click("[data-test='choose-W9']");
+        page.Click("[data-test='many-remove']");
+        page.Says("[data-test='removed-note']", "W8");
+        page.Until("W8 is gone", () => !Listed(page, "W8") && !Listed(page, "W9"));
+        page.Click("[data-test='removed-note'] button");
+        page.Until("both are back", () => Listed(page, "W8") && Listed(page, "W9"));
+        page.Until("nothing told", () => !page.Driver.FindElements(By.CssSelector("[data-test='removed-note']")).Any());
+
+        // One by itself, on its own page; and back on the page of the estate.
+        page.OpenPlanting("W8", "estate").Click("[data-test='remove-planting']");
+        page.Says("[data-test='removed-note']", "W8 is removed.");
+        page.Open("/estate").Says("[data-test='removed-plantings']", "W8");
+        Assert.Empty(Axe.Faults(page));
+        page.Click("[data-test='removed-plantings'] button");
+        page.Until("none is kept", () =>
+            !page.Driver.FindElements(By.CssSelector("[data-test='removed-plantings']")).Any()
+        );
+        page.OpenPlanting("W8", "estate");
+        Assert.Empty(page.Complaints());
+    }
+
+    private static bool Listed(Page page, string code) =>
+        page.Driver.FindElements(By.CssSelector($"[data-test='choose-{code}']")).Count > 0;
+
     // The number on the wall is the number of the list, and of the card.
     [Fact]
     public void The_list_for_the_wall_is_one_page_with_every_planting()

@@ -48,6 +48,36 @@ public sealed class PassesTests(RamaServer server) : IClassFixture<RamaServer>
         );
 
     [Fact]
+    public void A_day_is_noted_for_all_of_a_variety_and_moves_their_years()
+    {
+        using var page = new Page(server).Open("/year");
+        page.Click(By.LinkText("Note days for many"));
+        page.Says("[data-test='days']", "Expected");
+        var line = page.Until("a line of several", () =>
+            page
+                .Driver.FindElements(By.CssSelector("[data-test='days'] tbody tr"))
+                .FirstOrDefault(r => r.FindElements(By.CssSelector("button")).Count > 0)
+        )!;
+        var count = line.FindElement(By.CssSelector("button")).Text.Split(' ')[0];
+        var label = line.FindElement(By.CssSelector("input")).GetAttribute("aria-label");
+        SetDay(page, $"input[aria-label='{label}']", "2027-03-21");
+        page.Says("[data-test='save-days']", $"Note {count} plantings");
+        page.Click("[data-test='save-days']");
+        page.Says("[data-test='days-noted']", $"{count} of ");
+        // Opened, each of them has it; one is another day.
+        line.FindElement(By.CssSelector("button")).Click();
+        var one = page.Find(".days-each input").GetAttribute("aria-label");
+        page.Shows($"input[aria-label='{one}']", "2027-03-21");
+        SetDay(page, $"input[aria-label='{one}']", "2024-03-21");
+        page.Click("[data-test='save-days']");
+        page.Says(".days-each .field-problem", "does not belong to the season");
+        SetDay(page, $"input[aria-label='{one}']", "2027-03-23");
+        page.Click("[data-test='save-days']");
+        page.Says("[data-test='days']", "Noted Mar 21 – Mar 23");
+        Assert.DoesNotContain(page.Complaints(), c => !c.Contains("400", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void A_pass_is_left_out_for_a_reason_moved_added_and_reported_done()
     {
         using var page = new Page(server).OpenPlanting("H10", "passes");

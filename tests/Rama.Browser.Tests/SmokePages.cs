@@ -12,6 +12,7 @@ internal static class SmokePages
         "map",
         "known",
         "year",
+        "days",
         "weather",
         "catalogue",
         "catalogue/systems",
@@ -28,13 +29,20 @@ internal static class SmokePages
         "sessions",
         "crew",
         "crew/people",
+        "crew/what-if",
+        "crew/costs",
+        "crew/list",
+        "crew/depth",
+        "crew/checks",
         "plantings/new",
         "targets",
         "cards",
         "cards/wall",
+        "routes",
         "scans",
         "field",
         "field/not-taken",
+        "field/today",
     ];
 
     /// <summary>Pages of a planting, <c>{0}</c>.</summary>

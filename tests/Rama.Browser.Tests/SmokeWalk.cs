@@ -8,12 +8,14 @@ internal sealed class SmokeWalk : IDisposable
 {
     private readonly Page _page;
     private readonly string _who;
+    private readonly string? _language,
+        _units;
     private readonly List<string> _faults = [];
     private bool _opened;
 
-    private SmokeWalk(Page page, string who)
+    private SmokeWalk(Page page, string who, string? language = null, string? units = null)
     {
-        (_page, _who) = (page, who);
+        (_page, _who, _language, _units) = (page, who, language, units);
         // How many answers are still on their way, so that a page can be told to have settled.
         _page.BeforeEach(
             """
@@ -37,7 +39,7 @@ internal sealed class SmokeWalk : IDisposable
         using var body = JsonContent.Create(new { units, language });
         using var answer = client.Send(new(HttpMethod.Put, "/api/v1/session/reading") { Content = body });
         answer.EnsureSuccessStatusCode();
-        return new(new Page(server, role: role), $"{role} {language} {units}");
+        return new(new Page(server, role: role), $"{role} {language} {units}", language, units);
     }
 
     /// <summary>Begins as somebody of another estate.</summary>
@@ -87,6 +89,8 @@ internal sealed class SmokeWalk : IDisposable
             _faults.Add($"{where}: could not be loaded");
         if (broken)
             _faults.Add($"{where}: {_page.Find("[data-test='broken']").Text}");
+        else
+            _faults.AddRange(ForeignWords.In(_page, _language, _units).Select(w => $"{where}: {w}"));
         // What broke is loaded anew, as the page says.
         _opened = !broken;
     }

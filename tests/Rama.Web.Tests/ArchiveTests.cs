@@ -178,6 +178,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "harvest.csv",
                 "history.csv",
                 "learning.csv",
+                "notes.json",
                 "passes.csv",
                 "plans.csv",
                 "plantings.csv",

@@ -572,11 +572,20 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var (id, path) = (Guid.NewGuid(), "");
         path = $"/api/v1/plantings/{planting["id"]}/photos/{id}";
         foreach (var _ in Enumerable.Range(0, 2))
-            Assert.Equal(204, await Upload(path, JpegPictureTests.Jpeg(withMetadata: true)));
+            Assert.Equal(204, await Upload(path, JpegPictureTests.Jpeg(withMetadata: true), " Canker at the union "));
         var photo = Assert.Single(
             (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray()
         )!;
         Assert.Equal((3, 12), ((int)photo["row"]!, (int)photo["tree"]!));
+        Assert.Equal("Canker at the union", (string)photo["caption"]!);
+        Assert.Equal(
+            400,
+            await Upload(
+                $"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}",
+                JpegPictureTests.Jpeg(withMetadata: false),
+                new string('x', PhotoRecord.LongestCaption + 1)
+            )
+        );
         using var picture = await _counter.GetAsync(
             new Uri(path, UriKind.Relative),
             TestContext.Current.CancellationToken
@@ -613,12 +622,12 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Single((await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray());
     }
 
-    private async Task<int> Upload(string path, byte[] content)
+    private async Task<int> Upload(string path, byte[] content, string caption = "")
     {
         using var body = new ByteArrayContent(content);
         body.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
         using var answer = await _counter.PutAsync(
-            new Uri($"{path}?at=2027-01-27T10:00:00Z&row=3&tree=12", UriKind.Relative),
+            new Uri($"{path}?at=2027-01-27T10:00:00Z&row=3&tree=12&caption={caption}", UriKind.Relative),
             body,
             TestContext.Current.CancellationToken
         );

@@ -94,7 +94,7 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
     {
         var (method, path) = (endpoint.Split(' ')[0], endpoint.Split(' ')[1]);
         path = Regex
-            .Replace(path.Replace("…", "density", StringComparison.Ordinal), @"\{(id|entry|photo|card)\}", _ =>
+            .Replace(path.Replace("…", "density", StringComparison.Ordinal), @"\{(id|entry|photo|card|note)\}", _ =>
                 Guid.NewGuid().ToString()
             )
             .Replace("{number}", "1", StringComparison.Ordinal);

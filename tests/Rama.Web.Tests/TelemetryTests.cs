@@ -74,7 +74,9 @@ public sealed class TelemetryTests(RamaApplication application) : IClassFixture<
         foreach (
             var personal in new[]
             {
-                "larkfold",
+                // Of an address and of the estate; the server's own name comes from tests beside this one.
+                "@larkfold",
+                "Larkfold Orchards",
                 "Unmistakable",
                 "Pruner",
                 "wrong-guess-of-mine",

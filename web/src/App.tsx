@@ -56,6 +56,7 @@ const TrainingPrintPage = lazy(() =>
   import('./stages/training/TrainingPrintPage').then((m) => ({ default: m.TrainingPrintPage })),
 );
 const YearPage = lazy(() => import('./stages/passes/YearPage').then((m) => ({ default: m.YearPage })));
+const DaysPage = lazy(() => import('./stages/passes/DaysPage').then((m) => ({ default: m.DaysPage })));
 const WeatherPage = lazy(() => import('./stages/weather/WeatherPage').then((m) => ({ default: m.WeatherPage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
@@ -83,6 +84,7 @@ const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) =
 const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
 const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));
 const RoutePage = lazy(() => import('./stages/count/RoutePage').then((m) => ({ default: m.RoutePage })));
+const RoutesPage = lazy(() => import('./stages/count/RoutesPage').then((m) => ({ default: m.RoutesPage })));
 const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) => ({ default: m.RowSheetPage })));
 const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
@@ -136,6 +138,7 @@ const router = createBrowserRouter([
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },
+        { path: 'days', element: <DaysPage /> },
         { path: 'results', element: <ResultsPage /> },
         { path: 'results/learned', element: <LearningPage /> },
         { path: 'results/seasons', element: only('plan', <SeasonsPage />) },
@@ -155,6 +158,7 @@ const router = createBrowserRouter([
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'cards', element: <PrintRunPage /> },
         { path: 'cards/wall', element: <WallPage /> },
+        { path: 'routes', element: <RoutesPage /> },
         { path: 'targets', element: only('target', <RulePage />) },
         {
           element: <PlantingWords />,

@@ -9,10 +9,12 @@ import i18n from './words/i18n';
  */
 function Broken({ error }: { error: unknown }) {
   const said = error instanceof Error ? error.message : String(error);
+  // A script that is not there any more: each browser says it in words of its own.
+  const isRenewed = /dynamically imported|module script failed/i.test(said);
   return (
     <main className="problem-page" data-test="broken" role="alert">
-      <h1>{i18n.t('broken.title')}</h1>
-      <p>{i18n.t('broken.what')}</p>
+      <h1>{i18n.t(isRenewed ? 'broken.renewed' : 'broken.title')}</h1>
+      <p>{i18n.t(isRenewed ? 'broken.renewed-what' : 'broken.what')}</p>
       <p>{i18n.t('broken.safe')}</p>
       <p className="problem-ways">
         <Button

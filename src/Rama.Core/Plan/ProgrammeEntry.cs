@@ -157,6 +157,28 @@ public sealed record NotedDaysEntry
     /// <summary>The days.</summary>
     public IReadOnlyList<NotedDayEntry> Noted { get; init; } = [];
 
+    /// <summary>Reads days of a season; those of a year come in its order.</summary>
+    /// <param name="season">Calendar year of the harvest.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    /// <remarks>
+    /// A season of the north lies between the leaf fall before it and the one after, one of the south half a year
+    /// earlier: all days of both lie between 1 March of the year before and the end of January after.
+    /// </remarks>
+    public IReadOnlyDictionary<Anchor, DateOnly> ReadIn(int season)
+    {
+        var (first, last) = (new DateOnly(season - 1, 3, 1), new DateOnly(season + 1, 1, 31));
+        var reader = new EntryReader();
+        foreach (var (i, entry) in Noted.Take(Most).Index())
+            if (entry.Day is { } day && (day < first || day > last))
+                reader.Add(
+                    $"noted[{i}].day",
+                    "season",
+                    $"Day: expected within season {season}, between {first:yyyy-MM-dd} and {last:yyyy-MM-dd}."
+                );
+        reader.ThrowIfAny();
+        return Read();
+    }
+
     /// <summary>Reads them; those of a year come in its order.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public IReadOnlyDictionary<Anchor, DateOnly> Read()

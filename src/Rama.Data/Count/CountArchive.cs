@@ -45,7 +45,8 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope, Fiel
         int? Row,
         int? Tree,
         DateTimeOffset At,
-        string? Person
+        string? Person,
+        string? Caption = null
     );
 
     private sealed record Parts(
@@ -74,6 +75,7 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope, Fiel
                 p.Tree,
                 p.At,
                 p.Person,
+                p.Caption,
             })
             .ToListAsync(cancel);
         Parts parts = new(
@@ -110,7 +112,18 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope, Fiel
                     e.Data
                 )),
             ],
-            [.. photos.Select(p => new PhotoPart(codes[p.PlantingId], p.Season, p.Id, p.Row, p.Tree, p.At, p.Person))]
+            [
+                .. photos.Select(p => new PhotoPart(
+                    codes[p.PlantingId],
+                    p.Season,
+                    p.Id,
+                    p.Row,
+                    p.Tree,
+                    p.At,
+                    p.Person,
+                    p.Caption
+                )),
+            ]
         );
         await using (var entry = zip.CreateEntry(DetailsFile).Open())
             await JsonSerializer.SerializeAsync(entry, parts, StoredJson.SparseFile, cancel);
@@ -209,6 +222,7 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope, Fiel
                         Tree = p.Tree,
                         At = p.At,
                         Person = p.Person,
+                        Caption = p.Caption,
                         Picture = JpegPicture.WithoutMetadata(files.Read(PhotoFile(p.Id)) ?? [])
                             ?? throw new JsonException($"photograph {p.Id} is missing"),
                     }

@@ -5,6 +5,8 @@ using Rama.Data.Count;
 using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Notes;
+using Rama.Data.Estate.Removed;
 using Rama.Data.Field;
 using Rama.Data.History;
 using Rama.Data.Passes;
@@ -155,6 +157,12 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// <summary>Keys of the sessions, shared by all copies of the server.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
+    /// <summary>Notes at plantings.</summary>
+    public DbSet<PlantingNoteRecord> PlantingNotes => Set<PlantingNoteRecord>();
+
+    /// <summary>Plantings that can be brought back.</summary>
+    public DbSet<RemovedPlantingRecord> RemovedPlantings => Set<RemovedPlantingRecord>();
+
     /// <inheritdoc />
     protected override void OnModelCreating(ModelBuilder builder)
     {
@@ -195,6 +203,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<MachineTokenRecord>().HasQueryFilter(t => t.EstateId == EstateId);
         builder.Entity<KeptSeasonRecord>().HasQueryFilter(s => s.EstateId == EstateId);
         builder.Entity<KeptLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
+        builder.Entity<PlantingNoteRecord>().HasQueryFilter(n => n.EstateId == EstateId);
+        builder.Entity<RemovedPlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<RemovedRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }
 }

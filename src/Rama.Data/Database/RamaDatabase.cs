@@ -5,6 +5,8 @@ using Rama.Data.Count;
 using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Notes;
+using Rama.Data.Estate.Removed;
 using Rama.Data.Exchange;
 using Rama.Data.Field;
 using Rama.Data.History;
@@ -54,6 +56,8 @@ public static class RamaDatabase
             .AddSingleton<OwnSystems>()
             .AddSingleton<EstateLearning>()
             .AddScoped<PlantingStore>()
+            .AddScoped<RemovedPlantings>()
+            .AddScoped<NoteStore>()
             .AddScoped<TargetStore>()
             .AddScoped<MeasuredTreesStore>()
             .AddScoped<FieldInbox>()
@@ -79,6 +83,7 @@ public static class RamaDatabase
             .AddScoped<SeasonStore>()
             .AddScoped<KeptSeasonStore>()
             .AddScoped<PassStore>()
+            .AddScoped<NotedDaysStore>()
             .AddScoped<TrainingStore>()
             .AddScoped<ReworkStore>()
             .AddScoped<WeatherStore>()

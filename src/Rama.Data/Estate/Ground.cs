@@ -39,18 +39,22 @@ internal sealed class Ground
     /// <summary>Puts a planting on its block, and the block on the site, where one is named.</summary>
     public void Place(PlantingRecord planting, string? site, string block)
     {
-        if (!_blocks.TryGetValue(block, out var ground))
-        {
-            ground = new() { EstateId = _estate.Id, Code = block };
+        var ground = Block(site, block);
+        if (site is not null && !string.Equals(ground.Site!.Name, site, StringComparison.OrdinalIgnoreCase))
             ground.LieOn(Site(site));
-            _blocks.Add(block, ground);
-            _database.Add(ground);
-        }
-        else if (site is not null && !string.Equals(ground.Site!.Name, site, StringComparison.OrdinalIgnoreCase))
-        {
-            ground.LieOn(Site(site));
-        }
         planting.StandOn(ground);
+    }
+
+    /// <summary>The block of that code; one that is not there yet is made on the site.</summary>
+    public BlockRecord Block(string? site, string code)
+    {
+        if (_blocks.TryGetValue(code, out var ground))
+            return ground;
+        ground = new() { EstateId = _estate.Id, Code = code };
+        ground.LieOn(Site(site));
+        _blocks.Add(code, ground);
+        _database.Add(ground);
+        return ground;
     }
 
     /// <summary>

@@ -15,6 +15,7 @@ using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Notes;
 using Rama.Data.Exchange.Reading;
 using Rama.Data.Field;
 using Rama.Data.Prescribe;
@@ -143,6 +144,7 @@ public sealed class EstateArchive(
         await new CountArchive(database, scope, handlers).WriteAsync(zip, cancel);
         await new CrewArchive(database, scope).WriteAsync(zip, cancel);
         await new PrescribeArchive(database, scope).WriteAsync(zip, cancel);
+        await new NoteArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -249,6 +251,7 @@ public sealed class EstateArchive(
                 await new CountArchive(database, scope, handlers).ReadAsync(files, facts.Season, scans, cancel);
                 await new CrewArchive(database, scope).ReadAsync(files, cancel);
                 await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
+                await new NoteArchive(database, scope).ReadAsync(files, cancel);
             },
             cancel
         );

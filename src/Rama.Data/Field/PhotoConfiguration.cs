@@ -23,5 +23,6 @@ internal sealed class PhotoConfiguration : IEntityTypeConfiguration<PhotoRecord>
             p.Season,
         });
         builder.Property(p => p.Person).HasMaxLength(100);
+        builder.Property(p => p.Caption).HasMaxLength(PhotoRecord.LongestCaption);
     }
 }

@@ -8,6 +8,9 @@ public sealed class PhotoRecord : IEstateOwned
     /// <summary>Largest photograph kept.</summary>
     public const int MostBytes = 900_000;
 
+    /// <summary>Longest caption.</summary>
+    public const int LongestCaption = 200;
+
     /// <inheritdoc />
     public Guid EstateId { get; init; }
 
@@ -34,6 +37,9 @@ public sealed class PhotoRecord : IEstateOwned
 
     /// <summary>Who did it, as they were then called; null where no account did.</summary>
     public string? Person { get; init; }
+
+    /// <summary>What it shows, in the words of whoever took it; null for nothing.</summary>
+    public string? Caption { get; init; }
 
     /// <summary>The picture as JPEG.</summary>
     public byte[] Picture { get; init; } = [];

@@ -13,27 +13,23 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
 
     /// <summary>Keeps a photograph; one sent twice is one. False when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">It is no JPEG, too large, or there are too many.</exception>
-    public async Task<bool> KeepAsync(
-        Guid planting,
-        Guid id,
-        int? row,
-        int? tree,
-        DateTimeOffset at,
-        byte[] content,
-        CancellationToken cancel
-    )
+    public async Task<bool> KeepAsync(Guid planting, NewPhoto photo, CancellationToken cancel)
     {
-        var picture = JpegPicture.WithoutMetadata(content)
+        var picture = JpegPicture.WithoutMetadata(photo.Content)
             ?? throw Unusable("type", "Photograph: expected a JPEG picture.");
         if (picture.Length > PhotoRecord.MostBytes)
             throw Unusable("range", $"Photograph: expected at most {PhotoRecord.MostBytes / 1000} kB.");
-        if (!SoundValues.IsSound(at))
+        if (!SoundValues.IsSound(photo.At))
             throw Unusable("range", "Photograph: expected the time it was taken.");
+        var (row, tree) = (photo.Row, photo.Tree);
         if (row is < 1 or > 9_999 || tree is < 1 or > 9_999 || (row is null && tree is not null))
             throw Unusable("range", "Photograph: expected the row and tree it shows.");
+        var caption = photo.Caption?.Trim();
+        if (caption?.Length > PhotoRecord.LongestCaption)
+            throw Unusable("range", $"Photograph: expected a caption of at most {PhotoRecord.LongestCaption} letters.");
         if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
             return false;
-        if (await database.Photos.AnyAsync(p => p.Id == id, cancel))
+        if (await database.Photos.AnyAsync(p => p.Id == photo.Id, cancel))
             return true;
         var season = (await estates.ReadAsync(cancel)).Season;
         if (
@@ -45,12 +41,13 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
             new PhotoRecord
             {
                 EstateId = scope.EstateId,
-                Id = id,
+                Id = photo.Id,
                 PlantingId = planting,
                 Season = season,
                 Row = row,
                 Tree = tree,
-                At = at.ToUniversalTime(),
+                At = photo.At.ToUniversalTime(),
+                Caption = string.IsNullOrEmpty(caption) ? null : caption,
                 PersonId = scope.Author?.PersonId,
                 Person = scope.Author?.Name,
                 Picture = picture,
@@ -80,6 +77,7 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
                 Tree = p.Tree,
                 At = p.At,
                 Person = p.Person,
+                Caption = p.Caption,
             })
             .ToListAsync(cancel);
 
@@ -105,3 +103,12 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
 
     private static UnusableEntryException Unusable(string code, string message) => new([new("photo", code, message)]);
 }
+
+/// <summary>A photograph as a phone sends it.</summary>
+/// <param name="Id">Given by the device.</param>
+/// <param name="Row">Number of the row; null where it shows none.</param>
+/// <param name="Tree">Number of the tree in the row; null where it shows none.</param>
+/// <param name="At">When it was taken, by the device's clock.</param>
+/// <param name="Caption">What it shows; null for nothing.</param>
+/// <param name="Content">The picture as JPEG.</param>
+public sealed record NewPhoto(Guid Id, int? Row, int? Tree, DateTimeOffset At, string? Caption, byte[] Content);

@@ -579,6 +579,66 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.Notes.PlantingNoteRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<DateOnly?>("ComeBack")
+                        .HasColumnType("date")
+                        .HasColumnName("come_back");
+
+                    b.Property<DateOnly?>("Done")
+                        .HasColumnType("date")
+                        .HasColumnName("done");
+
+                    b.Property<bool>("InRow")
+                        .HasColumnType("boolean")
+                        .HasColumnName("in_row");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasColumnName("text");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_planting_notes");
+
+                    b.HasIndex("EstateId", "ComeBack")
+                        .HasDatabaseName("ix_planting_notes_estate_id_come_back")
+                        .HasFilter("done is null and come_back is not null");
+
+                    b.HasIndex("EstateId", "PlantingId")
+                        .HasDatabaseName("ix_planting_notes_estate_id_planting_id");
+
+                    b.ToTable("planting_notes", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.OwnPriceListRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -902,6 +962,98 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.Removed.RemovedPlantingRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Block")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("block");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("code");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<string>("Site")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("site");
+
+                    b.Property<string>("Variety")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("variety");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_removed_plantings");
+
+                    b.ToTable("removed_plantings", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.Removed.RemovedRowRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("bigint")
+                        .HasColumnName("id");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityAlwaysColumn(b.Property<long>("Id"));
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<string>("Table")
+                        .IsRequired()
+                        .HasMaxLength(63)
+                        .HasColumnType("character varying(63)")
+                        .HasColumnName("table");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("json")
+                        .HasColumnName("told");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_removed_rows");
+
+                    b.HasIndex("EstateId", "PlantingId")
+                        .HasDatabaseName("ix_removed_rows_estate_id_planting_id");
+
+                    b.ToTable("removed_rows", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.RowLineRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1093,6 +1245,11 @@ namespace Rama.Data.Migrations
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
+
+                    b.Property<string>("Caption")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("caption");
 
                     b.Property<string>("Person")
                         .HasMaxLength(100)
@@ -2757,6 +2914,18 @@ namespace Rama.Data.Migrations
                     b.Navigation("Site");
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.Notes.PlantingNoteRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", "Planting")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_planting_notes_plantings_estate_id_planting_id");
+
+                    b.Navigation("Planting");
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.OwnPriceListRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", null)
@@ -2824,6 +2993,26 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_planting_rows_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.Removed.RemovedPlantingRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_removed_plantings_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.Removed.RemovedRowRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.Removed.RemovedPlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_removed_rows_removed_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Estate.RowLineRecord", b =>

@@ -12,6 +12,7 @@ using Rama.Core.Target.Size;
 using Rama.Data.Count;
 using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Removed;
 using Rama.Data.History;
 using Rama.Data.Target;
 using Rama.Data.Training.Rework;
@@ -19,7 +20,12 @@ using Rama.Data.Training.Rework;
 namespace Rama.Data.Plan;
 
 /// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
-public sealed class PlantingStore(RamaContext database, EstateStore estates, CatalogueStore catalogues)
+public sealed class PlantingStore(
+    RamaContext database,
+    EstateStore estates,
+    CatalogueStore catalogues,
+    RemovedPlantings removed
+)
 {
     /// <summary>
     /// One planting with its plan of a season, the one at hand unless another is named; null when there is none of that
@@ -173,8 +179,8 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         );
 
     /// <summary>
-    /// Removes a planting with its plans and records; the history keeps that it was there. False when there is none of
-    /// that id.
+    /// Removes a planting with its plans and records. It can be brought back for a while, and the history keeps that it
+    /// was there. False when there is none of that id.
     /// </summary>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is
     /// removed.</exception>
@@ -182,15 +188,44 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         await ChangePlantingAsync(
             id,
             version,
-            stored =>
+            async stored =>
             {
+                await removed.KeepAsync(stored.Planting, cancel);
                 database.Remove(stored.Planting);
-                return Task.CompletedTask;
             },
             cancel,
             mayLeaveGround: true
         )
             is not null;
+
+    /// <summary>Removes several, all of them or none. One that is gone already is passed over.</summary>
+    /// <exception cref="UnusableEntryException">Someone else changed one of them meanwhile; nothing is
+    /// removed.</exception>
+    public async Task RemoveAsync(IEnumerable<Guid> ids, CancellationToken cancel)
+    {
+        try
+        {
+            await database.InTransactionAsync(
+                async () =>
+                {
+                    foreach (var id in ids)
+                    {
+                        if (await FindAsync(id, cancel) is not { } stored)
+                            continue;
+                        await removed.KeepAsync(stored.Planting, cancel);
+                        database.Remove(stored.Planting);
+                        await database.SaveChangesAsync(cancel);
+                    }
+                    await ClearEmptyGroundAsync(cancel);
+                },
+                cancel
+            );
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw Conflicts.ChangedMeanwhile("plantings");
+        }
+    }
 
     /// <summary>Saves the days noted of the season at hand; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
@@ -201,7 +236,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             version,
             stored =>
             {
-                entry.Read();
+                entry.ReadIn(stored.Season);
                 stored.Plan.TakeOver(entry);
             },
             cancel
@@ -384,7 +419,6 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             cancel
         );
 
-    // A tree place belongs to one planting: two plantings of a block may share a row, not a place in it.
     private async Task KeepApartAsync(
         PlantingRecord planting,
         RowList rows,
@@ -392,36 +426,9 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         CancellationToken cancel
     )
     {
-        var others = await database
-            .Plantings.Where(p => p.BlockId == planting.BlockId && p.Id != planting.Id)
-            .SelectMany(
-                p => p.Rows,
-                (p, row) =>
-                    new
-                    {
-                        p.Code,
-                        row.Row,
-                        row.FirstTree,
-                        row.Trees,
-                    }
-            )
-            .ToListAsync(cancel);
-        var taken = others.ToLookup(o => o.Row);
         var reader = new EntryReader();
-        foreach (var row in rows.Rows)
-        {
-            if (
-                taken[row.Number]
-                    .FirstOrDefault(o => o.FirstTree <= row.LastTree && row.FirstTree < o.FirstTree + o.Trees)
-                is not { } other
-            )
-                continue;
-            reader.Add(
-                $"rows[{LineOf(row)}].row",
-                "duplicate",
-                $"Row {row.Number}: some of its trees belong to planting {other.Code} of the same block."
-            );
-        }
+        foreach (var (row, other) in await RowPlaces.TakenAsync(database, planting, rows, cancel))
+            reader.Add($"rows[{LineOf(row)}].row", "duplicate", RowPlaces.Told(row, other));
         foreach (var (row, tree) in await ReworkGround.ToGrubAsync(database, planting.Id, rows.Rows, cancel))
             reader.Add($"rows[{LineOf(row)}].toGrub", "reworked", ReworkGround.ToGrubToo(row.Number, tree));
         reader.ThrowIfAny();

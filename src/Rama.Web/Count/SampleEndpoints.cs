@@ -14,6 +14,7 @@ using Rama.Core.Training.Rework;
 using Rama.Data.Count;
 using Rama.Data.Crew;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Notes;
 using Rama.Data.Plan;
 using Rama.Data.Training.Rework;
 using Rama.Web.Accounts;
@@ -70,6 +71,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Work">What reporting work needs.</param>
 /// <param name="Check">What checking finished trees needs; null where nothing is to be checked.</param>
 /// <param name="Crop">What counting the crop in the course of the season needs.</param>
+/// <param name="Notes">Open notes for whoever works in the row.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -94,7 +96,8 @@ public sealed record FieldKit(
     KitRework? Rework,
     KitWork Work,
     KitCheck? Check,
-    KitCrop Crop
+    KitCrop Crop,
+    IReadOnlyList<string> Notes
 );
 
 /// <summary>What reporting work needs.</summary>
@@ -188,6 +191,7 @@ internal static class SampleEndpoints
         EstateStore estates,
         ReworkStore rework,
         EstateChecks checks,
+        NoteStore notes,
         HttpContext http,
         CancellationToken cancel,
         string language = "en",
@@ -269,7 +273,8 @@ internal static class SampleEndpoints
                     : null,
                 KitWork.Of(mayReport ? all.Crews : [], all.Find(id)),
                 mayReport ? await checks.KitAsync(all, id, cancel) : null,
-                KitCrop.Of(all.Find(id), all.Today)
+                KitCrop.Of(all.Find(id), all.Today),
+                [.. (await notes.OfAsync(id, cancel)).Where(n => n is { InRow: true, Done: null }).Select(n => n.Text)]
             )
         );
     }

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
+using Rama.Core.Explain;
 using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Estate.Removed;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
 using Rama.Web.Plan;
@@ -13,6 +15,13 @@ public sealed record SavePlanting(uint Version, PlantingEntry Planting);
 
 /// <summary>Rows to save, with the version of the planting they were read at.</summary>
 public sealed record SaveRows(uint Version, RowListEntry Rows);
+
+/// <summary>Plantings to remove.</summary>
+public sealed record RemovePlantings
+{
+    /// <summary>The plantings.</summary>
+    public IReadOnlyList<Guid> Plantings { get; init; } = [];
+}
 
 /// <summary>One change: who, when, from what to what.</summary>
 /// <param name="At">When.</param>
@@ -40,14 +49,36 @@ public sealed record ChangeView(
     string? New
 );
 
+/// <summary>A planting that was removed and can be brought back.</summary>
+/// <param name="Id">The planting.</param>
+/// <param name="Code">Its code.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Variety">Its variety.</param>
+/// <param name="Site">Site it stood on.</param>
+/// <param name="At">When it was removed.</param>
+/// <param name="Person">Who removed it; null for Rama itself.</param>
+/// <param name="Until">Until when it is kept.</param>
+public sealed record RemovedPlantingView(
+    Guid Id,
+    string Code,
+    string Name,
+    string Variety,
+    string Site,
+    DateTimeOffset At,
+    string? Person,
+    DateTimeOffset Until
+);
+
 internal static class EstateEndpoints
 {
     private const int MostChanges = 500;
+    private const int MostRemoved = 100;
 
     public static RouteGroupBuilder MapEstate(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Estate").For(Act.Read);
         group.MapCatalogue();
+        api.MapNotes();
         group
             .MapGet("/map", async (MapStore store, CancellationToken cancel) =>
                 TypedResults.Ok(await store.ReadAsync(cancel))
@@ -71,7 +102,19 @@ internal static class EstateEndpoints
         group
             .MapDelete("/plantings/{id:guid}", Remove)
             .For(Act.Plantings)
-            .WithSummary("Remove a planting with its plans and records");
+            .WithSummary("Remove a planting with its plans and records; for 30 days it can be brought back");
+        group
+            .MapPost("/plantings/removed", RemoveMany)
+            .For(Act.Plantings)
+            .WithSummary("Remove several plantings, all of them or none; for 30 days they can be brought back");
+        group
+            .MapGet("/plantings/removed", Removed)
+            .For(Act.Plantings)
+            .WithSummary("Plantings removed that can be brought back, the latest first");
+        group
+            .MapPost("/plantings/removed/{id:guid}/back", BringBack)
+            .For(Act.Plantings)
+            .WithSummary("Bring a removed planting back as it was");
         return api;
     }
 
@@ -136,6 +179,39 @@ internal static class EstateEndpoints
             return TypedResults.Conflict(EditConflict.Of(e));
         }
     }
+
+    private static async Task<NoContent> RemoveMany(RemovePlantings body, PlantingStore store, CancellationToken cancel)
+    {
+        EntryReader reader = new();
+        if (body.Plantings.Count is 0 or > MostRemoved)
+            reader.Add("plantings", "range", $"Plantings: expected 1 to {MostRemoved}.");
+        reader.ThrowIfAny();
+        await store.RemoveAsync(body.Plantings.Distinct(), cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Ok<IReadOnlyList<RemovedPlantingView>>> Removed(
+        RemovedPlantings removed,
+        CancellationToken cancel
+    ) =>
+        TypedResults.Ok<IReadOnlyList<RemovedPlantingView>>([
+            .. (await removed.ReadAsync(cancel)).Select(p => new RemovedPlantingView(
+                p.Id,
+                p.Code,
+                p.Name,
+                p.Variety,
+                p.Site,
+                p.At,
+                p.Person,
+                p.At.AddDays(RemovedPlantings.KeptDays)
+            )),
+        ]);
+
+    private static async Task<Results<NoContent, NotFound>> BringBack(
+        Guid id,
+        RemovedPlantings removed,
+        CancellationToken cancel
+    ) => await removed.BringBackAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Ok<IReadOnlyList<ChangeView>>> History(
         Guid id,

@@ -59,7 +59,8 @@ public sealed record CounterView(string? Person, int Trees, DateTimeOffset Last)
 /// <param name="Tree">Tree; null for the row.</param>
 /// <param name="At">When it was taken.</param>
 /// <param name="Person">Who took it.</param>
-public sealed record PhotoView(Guid Id, int? Row, int? Tree, DateTimeOffset At, string? Person);
+/// <param name="Caption">What it shows; null for nothing.</param>
+public sealed record PhotoView(Guid Id, int? Row, int? Tree, DateTimeOffset At, string? Person, string? Caption);
 
 /// <summary>All the field told of a planting.</summary>
 /// <param name="Entries">Its entries, the latest first.</param>
@@ -167,7 +168,8 @@ internal static class FieldEndpoints
                         p.Row,
                         p.Tree,
                         p.At,
-                        p.Person
+                        p.Person,
+                        p.Caption
                     )),
                 ]
             )

@@ -34,7 +34,8 @@ internal static class PhotoEndpoints
         DateTimeOffset at,
         Guid? estate = null,
         int? row = null,
-        int? tree = null
+        int? tree = null,
+        string? caption = null
     )
     {
         // Taken for another estate than the one at hand: it waits on the device until that one is.
@@ -48,7 +49,7 @@ internal static class PhotoEndpoints
             if (content.Length > MostUploaded)
                 return TypedResults.StatusCode(StatusCodes.Status413PayloadTooLarge);
         }
-        return await store.KeepAsync(id, photo, row, tree, at, content.ToArray(), cancel)
+        return await store.KeepAsync(id, new(photo, row, tree, at, caption, content.ToArray()), cancel)
             ? TypedResults.NoContent()
             : TypedResults.NotFound();
     }

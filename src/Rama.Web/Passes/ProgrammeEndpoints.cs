@@ -92,6 +92,7 @@ internal static class ProgrammeEndpoints
             .MapPut("/plantings/{id:guid}/passes/{pass}/done", Report)
             .For(Act.Report)
             .WithSummary("Report the day a pass was done, or take that back");
+        group.MapDays();
         group.MapGet("/year", Year).WithSummary("The passes of all plantings, and their hours by month and hands");
         return api;
     }

@@ -3163,6 +3163,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A day of the year, such as green tip, at all plantings by site and variety */
+        get: {
+            parameters: {
+                query?: {
+                    anchor?: components["schemas"]["Anchor"];
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DaysView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Note days of the year at many plantings, all of them or none */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NoteDays"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/year": {
         parameters: {
             query?: never;
@@ -4706,7 +4784,7 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        /** Remove a planting with its plans and records */
+        /** Remove a planting with its plans and records; for 30 days it can be brought back */
         delete: {
             parameters: {
                 query: {
@@ -4979,6 +5057,377 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["EditConflict"];
                     };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/removed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Plantings removed that can be brought back, the latest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemovedPlantingView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Remove several plantings, all of them or none; for 30 days they can be brought back */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RemovePlantings"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/removed/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a removed planting back as it was */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Notes at a planting, the open ones first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NoteView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/notes/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Open notes of all plantings whose day has come */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DueNote"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/notes/{note}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Make or change a note at a planting */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    note: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveNote"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Remove a note */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    note: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/notes/{note}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say that a note is done, or open again */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    note: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NoteDone"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -5744,6 +6193,7 @@ export interface paths {
                     estate?: string;
                     row?: number;
                     tree?: number;
+                    caption?: string;
                 };
                 header?: never;
                 path: {
@@ -14301,6 +14751,38 @@ export interface components {
             /** @description How it is known. */
             basis: components["schemas"]["AnchorBasis"];
         };
+        /** @description The plantings of a variety on a site. */
+        DaysGroup: {
+            /** @description Name of the site. */
+            site: string;
+            /** @description The variety. */
+            variety: string;
+            /** @description The plantings. */
+            plantings: components["schemas"]["DaysOfPlanting"][];
+        };
+        /** @description The day at one planting. */
+        DaysOfPlanting: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            id: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: uint32
+             * @description Version of its plan, to be sent back when saving; 0 without one.
+             */
+            version: number;
+            /**
+             * Format: date
+             * @description When; null where it cannot be told.
+             */
+            day: null | string;
+            basis: null | components["schemas"]["AnchorBasis"];
+        };
         /** @description Days off as typed. */
         DaysOffEntry: {
             /**
@@ -14313,6 +14795,28 @@ export interface components {
              * @description Last day; the first when left out.
              */
             to?: null | string;
+        };
+        /** @description A day of the year at all plantings, by site and variety. */
+        DaysView: {
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /** @description What happens that day. */
+            anchor: components["schemas"]["Anchor"];
+            /**
+             * Format: int32
+             * @description Plantings at which it is noted.
+             */
+            noted: number;
+            /**
+             * Format: int32
+             * @description All plantings.
+             */
+            plantings: number;
+            /** @description Those of a variety on a site together. */
+            groups: components["schemas"]["DaysGroup"][];
         };
         /** @description Floral buds standing against floral buds wanted, as typed. */
         DecisionEntry: {
@@ -14661,6 +15165,20 @@ export interface components {
             lowestC: number;
             /** @description Where the number comes from. */
             source: string;
+        };
+        /** @description A note whose day has come. */
+        DueNote: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description The note. */
+            note: components["schemas"]["NoteView"];
         };
         /** @description Ground, trunks, prices and responses to draw the margin of, as typed. */
         EconomicsEntry: {
@@ -15198,6 +15716,8 @@ export interface components {
             check: null | components["schemas"]["KitCheck"];
             /** @description What counting the crop in the course of the season needs. */
             crop: components["schemas"]["KitCrop"];
+            /** @description Open notes for whoever works in the row. */
+            notes: string[];
         };
         /**
          * @description What became of an entry sent.
@@ -18058,6 +18578,53 @@ export interface components {
             /** @description Codes of what was said of the last, the gravest first. */
             said?: string[];
         };
+        /** @description Days to note at plantings. */
+        NoteDays: {
+            /** @description The days. */
+            days?: components["schemas"]["PlantingDay"][];
+        };
+        /** @description Whether a note is done, with the version it was read at. */
+        NoteDone: {
+            /** Format: uint32 */
+            version: number;
+            isDone: boolean;
+        };
+        /** @description A note at a planting. */
+        NoteView: {
+            /**
+             * Format: uuid
+             * @description The note.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+            /** @description What to remember. */
+            text: string;
+            /**
+             * Format: date
+             * @description Day to come back to it; null for none.
+             */
+            comeBack: null | string;
+            /** @description Whether whoever works in the row is told. */
+            inRow: boolean;
+            /** @description Whether its day has come and it is open. */
+            isDue: boolean;
+            /**
+             * Format: date
+             * @description Day it was done; null while it is open.
+             */
+            done: null | string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            at: string;
+            /** @description Who made it; null for Rama itself. */
+            person: null | string;
+        };
         /** @description A day of the year of a planting that somebody noted. */
         NotedDayEntry: {
             anchor?: null | components["schemas"]["Anchor"];
@@ -18698,6 +19265,8 @@ export interface components {
             at: string;
             /** @description Who took it. */
             person: null | string;
+            /** @description What it shows; null for nothing. */
+            caption: null | string;
         };
         /** @description A task with its place in a plan. */
         PlacedTask: {
@@ -18992,6 +19561,26 @@ export interface components {
             /** @description Yield, fruit size and pack-out. */
             target?: components["schemas"]["CropTargetEntry"];
         };
+        /** @description A day noted at a planting. */
+        PlantingDay: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /**
+             * Format: uint32
+             * @description Version of its plan; 0 without one.
+             */
+            version: number;
+            /** @description What happened. */
+            anchor: components["schemas"]["Anchor"];
+            /**
+             * Format: date
+             * @description When; null where that is taken back.
+             */
+            day: null | string;
+        };
         /** @description How many trees stand on the ground and how many of them bear. */
         PlantingDensity: {
             /**
@@ -19170,6 +19759,18 @@ export interface components {
             learning: components["schemas"]["PlantingLearning"];
             /** @description How well each number was foretold, over all plantings of the estate. */
             tests: components["schemas"]["BackTest"][];
+        };
+        /** @description A note at a planting, as typed. */
+        PlantingNoteEntry: {
+            /** @description What to remember, at most 500 characters. */
+            text?: null | string;
+            /**
+             * Format: date
+             * @description Day to come back to it; none when left out.
+             */
+            comeBack?: null | string;
+            /** @description Whether whoever works in the row is told. */
+            inRow?: boolean;
         };
         /** @description A planting with what was entered for the season and the plan that follows from it. */
         PlantingView: {
@@ -20119,6 +20720,39 @@ export interface components {
          * @enum {unknown}
          */
         ReliefKind: "people" | "skill" | "platform" | "weather";
+        /** @description Plantings to remove. */
+        RemovePlantings: {
+            /** @description The plantings. */
+            plantings?: string[];
+        };
+        /** @description A planting that was removed and can be brought back. */
+        RemovedPlantingView: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            id: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its variety. */
+            variety: string;
+            /** @description Site it stood on. */
+            site: string;
+            /**
+             * Format: date-time
+             * @description When it was removed.
+             */
+            at: string;
+            /** @description Who removed it; null for Rama itself. */
+            person: null | string;
+            /**
+             * Format: date-time
+             * @description Until when it is kept.
+             */
+            until: string;
+        };
         /** @description The cohorts of a leader: being built, cropping, and older ones, to be removed next winter. */
         RenewalCohorts: {
             /**
@@ -21097,6 +21731,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             learning: components["schemas"]["LearnedChoicesEntry"];
+        };
+        /** @description A note to save, with the version it was read at; 0 for a new one. */
+        SaveNote: {
+            /** Format: uint32 */
+            version: number;
+            note: components["schemas"]["PlantingNoteEntry"];
         };
         /** @description A rule pack to try or save. */
         SavePack: {

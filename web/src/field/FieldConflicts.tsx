@@ -25,6 +25,13 @@ export function useFieldNews() {
   }).data;
 }
 
+/** Asks for it anew. */
+export function useFieldNewsAgain() {
+  const { view } = usePlantingWork();
+  const client = useQueryClient();
+  return () => client.invalidateQueries({ queryKey: ['field', view.id] });
+}
+
 const budsOf = (tree: CountedTreeEntry | null) =>
   tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
 

@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { countNotTaken } from './notTaken';
-import { waitingByEstate } from './queue';
+import { sendDrafts, waitingByEstate } from './queue';
 import { keepSending, sendNow, type SyncState } from './sending';
 import { ASK_SIGN_IN, sessionKey, useSession } from '../people/session';
 import { WaitsElsewhere } from './WaitsElsewhere';
@@ -31,6 +31,7 @@ export function FieldShell() {
   // What is in the queue stays the device's own until it is sent, so the browser is asked not to clear it.
   useEffect(() => {
     void navigator.storage?.persist?.();
+    void sendDrafts();
   }, []);
   const client = useQueryClient();
   // Who is at hand where is asked anew, so that this page goes along.

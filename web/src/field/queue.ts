@@ -47,8 +47,11 @@ export interface QueuedPhoto {
   row: number | null;
   tree: number | null;
   at: string;
+  /** What it shows; left out for nothing. */
+  caption?: string;
   picture: Blob;
-  standing: SendState;
+  /** A draft waits for its caption and is not sent yet. */
+  standing: SendState | 'draft';
 }
 
 /** A planting taken along. */
@@ -121,6 +124,9 @@ export async function enqueue({ estate, person }: Maker, entry: NewEntry): Promi
     return queued;
   });
 }
+
+/** Photographs whose page was closed before a caption was given are sent without one. */
+export const sendDrafts = () => store.photos.where('standing').equals('draft').modify({ standing: 'waiting' });
 
 /** How many entries and photographs wait, by the estate they were made for. */
 export async function waitingByEstate(): Promise<Map<string, number>> {

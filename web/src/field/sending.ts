@@ -56,6 +56,7 @@ async function sendAll(estate: string): Promise<SyncState> {
         estate,
         ...(photo.row === null ? {} : { row: String(photo.row) }),
         ...(photo.tree === null ? {} : { tree: String(photo.tree) }),
+        ...(photo.caption ? { caption: photo.caption } : {}),
       });
       const response = await fetch(`/api/v1/plantings/${photo.planting}/photos/${photo.id}?${query}`, {
         method: 'PUT',

@@ -4,6 +4,7 @@ import { api, answered, RequestError } from '../api/client';
 import type { Language } from '../units/format';
 import type { UnitSystem } from '../units/system';
 import { useReading } from '../words/useReading';
+import { keepRow } from './lastRow';
 import { sendNow, type SyncState } from './sending';
 import { enqueue, store, type KeptKit, type Maker, type NewEntry, type Queued } from './queue';
 
@@ -29,6 +30,7 @@ export function useField(): FieldWork {
 /** Makes what puts entries into the queue and has them sent. */
 export const putter = (maker: Maker) => async (entry: NewEntry) => {
   const queued = await enqueue(maker, entry);
+  if (entry.row !== null) keepRow(entry.planting, entry.row);
   sendNow();
   return queued;
 };

@@ -10,6 +10,9 @@ const shownAs: Record<string, string> = {
   ArrowDown: '↓',
   ArrowUp: '↑',
   Escape: 'Esc',
+  Delete: 'Del',
+  PageUp: 'PgUp',
+  PageDown: 'PgDn',
 };
 
 /** The sheet that tells the keys of what is on the screen. */

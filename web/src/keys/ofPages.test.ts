@@ -1,7 +1,9 @@
 import { expect, it } from 'vitest';
 import en from '../words/en.json';
 import es from '../words/es.json';
-import { benchKeys, seasonKeys, shellKeys, tallyKeys } from './ofPages';
+import { benchKeys, crewPlanKeys, marginKeys, rowSheetKeys, seasonKeys, shellKeys, tallyKeys } from './ofPages';
+
+const everywhere = [shellKeys, seasonKeys, benchKeys, tallyKeys, crewPlanKeys, rowSheetKeys, marginKeys];
 import { keysOf, type ToldKeys } from './told';
 
 const all = (...told: ToldKeys[]) => told.flatMap((t) => t.lines).flatMap(keysOf);
@@ -9,6 +11,9 @@ const all = (...told: ToldKeys[]) => told.flatMap((t) => t.lines).flatMap(keysOf
 it.each([
   ['season', [shellKeys, seasonKeys]],
   ['bench', [shellKeys, benchKeys]],
+  ['crew plan', [shellKeys, crewPlanKeys]],
+  ['row sheet', [shellKeys, rowSheetKeys]],
+  ['target desk', [shellKeys, marginKeys]],
   // In the row there is no frame but the sheet itself.
   ['tally', [tallyKeys]],
 ])('no key of the %s page means two things', (_, told) => {
@@ -22,6 +27,6 @@ it.each([
   ['English', en],
   ['Spanish', es],
 ])('has the words of the sheet in %s', (_, words) => {
-  for (const { title, lines } of [shellKeys, seasonKeys, benchKeys, tallyKeys])
+  for (const { title, lines } of everywhere)
     for (const word of [title, ...lines.map(([, does]) => does)]) expect(words).toHaveProperty([word]);
 });

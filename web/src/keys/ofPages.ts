@@ -51,3 +51,33 @@ export const tallyKeys: ToldKeys = {
     ['s', 'keys.skip'],
   ],
 };
+
+/** The crew plan, at the bar that has the focus. */
+export const crewPlanKeys: ToldKeys = {
+  title: 'keys.crew-plan',
+  lines: [
+    ['Tab', 'keys.next-bar'],
+    ['Enter', 'keys.choose-bar'],
+    ['ArrowLeft ArrowRight', 'keys.move-day'],
+    ['ArrowUp ArrowDown', 'keys.move-crew'],
+    ['Delete', 'keys.free'],
+  ],
+};
+
+/** The row sheet, at its drawing. */
+export const rowSheetKeys: ToldKeys = {
+  title: 'keys.row-sheet',
+  lines: [
+    ['ArrowLeft ArrowRight ArrowUp ArrowDown', 'keys.move'],
+    ['+ -', 'keys.closer'],
+  ],
+};
+
+/** The curve of the target desk, at the curve. */
+export const marginKeys: ToldKeys = {
+  title: 'keys.margin',
+  lines: [
+    ['ArrowLeft ArrowRight', 'keys.fruit'],
+    ['PageDown PageUp', 'keys.ten-fruit'],
+  ],
+};

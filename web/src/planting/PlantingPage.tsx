@@ -4,6 +4,7 @@ import type { PlantingView, PruningPlan, Stage } from '../api/client';
 import { Ledger } from '../drawings/Ledger';
 import { StageRail, type RailStage } from '../drawings/StageRail';
 import { useChecks } from '../stages/check/useChecks';
+import { Notes } from '../stages/estate/notes/Notes';
 import { Trouble } from '../Trouble';
 import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
@@ -66,6 +67,7 @@ function Planting({ id }: { id: string }) {
                 {t('season.past', { season: view.season })} <Link to=".">{t('season.to-current')}</Link>
               </p>
             )}
+            <Notes />
             <Account plan={plan} view={view} draft={unsaved.length > 0} />
             <Outlet />
           </main>

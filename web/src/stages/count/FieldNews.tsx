@@ -1,7 +1,7 @@
 import { FieldConflicts, useFieldNews } from '../../field/FieldConflicts';
 import { bodyOf } from '../../field/kinds';
-import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { Photos } from './Photos';
 
 /**
  * What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk,
@@ -9,7 +9,6 @@ import { useReading } from '../../words/useReading';
  */
 export function FieldNews() {
   const { t, local, say, number, amount, language } = useReading();
-  const { view } = usePlantingWork();
   const news = useFieldNews();
   if (!news || (news.entries.length === 0 && news.photos.length === 0)) return null;
   const time = new Intl.DateTimeFormat(language, { dateStyle: 'short', timeStyle: 'short' });
@@ -93,24 +92,7 @@ export function FieldNews() {
           </details>
         </section>
       )}
-      {news.photos.length > 0 && (
-        <div className="news-photos" data-test="photos">
-          {news.photos.slice(0, 12).map((p) => {
-            const place =
-              p.row === null
-                ? t('news.planting')
-                : p.tree === null
-                  ? t('news.row', { row: p.row })
-                  : t('outlier.place', { row: p.row, tree: p.tree });
-            return (
-              <a key={p.id} href={`/api/v1/plantings/${view.id}/photos/${p.id}`} target="_blank" rel="noreferrer">
-                <img src={`/api/v1/plantings/${view.id}/photos/${p.id}`} alt={place} loading="lazy" />
-                <span className="small">{place}</span>
-              </a>
-            );
-          })}
-        </div>
-      )}
+      <Photos photos={news.photos} />
     </div>
   );
 }

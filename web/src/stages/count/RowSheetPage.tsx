@@ -5,6 +5,8 @@ import { api, answered, type TreeSheetView } from '../../api/client';
 import { cellAt, fitted, scaleOf, stepOf, zoomed, type SheetView } from '../../drawings/rowSheet';
 import { useWidth } from '../../drawings/useWidth';
 import { Choice } from '../../entry/Field';
+import { rowSheetKeys } from '../../keys/ofPages';
+import { useTell } from '../../keys/told';
 import { Trouble } from '../../Trouble';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
@@ -63,6 +65,7 @@ interface Cell {
 
 function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
   const { t, number, say } = useReading();
+  useTell(rowSheetKeys);
   const [measure, setMeasure] = useState<Measure>(
     () =>
       measures.find((m) => m === 'buds' && sheet.rows.some((r) => r.buds.some((b) => b !== null))) ??

@@ -2,6 +2,8 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { CrewPlanView, CrewTaskView, TaskChoiceEntry } from '../../api/client';
 import { dayAfter, halvesBetween, laneScale, mondays, type LaneScale } from '../../drawings/lanes';
 import { useWidth } from '../../drawings/useWidth';
+import { crewPlanKeys } from '../../keys/ofPages';
+import { useTell } from '../../keys/told';
 import { useMay } from '../../people/session';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
@@ -38,6 +40,7 @@ export function CrewLanes({
   const { t, number } = useReading();
   const day = useDays();
   const [ref, width] = useWidth<HTMLDivElement>(1_000);
+  useTell(crewPlanKeys);
   const { keep, busy, failure, problemLike } = useCrewPlanChanges();
   const last = Math.max(20, ...plan.tasks.map((w) => w.placed?.end ?? 0));
   const scale = laneScale(width - LABEL - 2, last);

@@ -5,6 +5,7 @@ import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { PlantingFields } from './PlantingFields';
+import { RemovePlanting } from './RemovePlanting';
 import { Rows } from './Rows';
 import { useCatalogue } from './useCatalogue';
 
@@ -60,6 +61,7 @@ export function EstateStage() {
         <Notices notices={density?.warnings ?? []} />
       </aside>
       <Rows />
+      <RemovePlanting />
     </div>
   );
 }

@@ -38,6 +38,9 @@ function Year({ year }: { year: YearView }) {
         </p>
       </div>
       <p className="dim">{t('year.text', { week: number(year.crewHoursPerWeek, 0) })}</p>
+      <p>
+        <Link to="/days">{t('days.open')}</Link>
+      </p>
       <Hours months={year.crew.months} />
       <Months months={line.months} />
       <ol className="year-plantings" data-test="year">

@@ -6,6 +6,7 @@ import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
 import { Trouble } from '../../Trouble';
+import { RemovedPlantings } from '../estate/RemovedPlantings';
 import { useReading } from '../../words/useReading';
 import { Closing } from './Closing';
 import { nextSteps } from './nextSteps';
@@ -29,6 +30,7 @@ export function EstatePage() {
         </section>
         <aside>
           <NextSeason season={season.data} />
+          <RemovedPlantings />
           <AnotherEstate season={season.data.season} />
         </aside>
       </div>

@@ -22,6 +22,7 @@ import {
 } from './find';
 import { MonthNames } from '../passes/Months';
 import '../passes/passes.css';
+import { DueNotes } from '../estate/notes/DueNotes';
 import { Heat, Warnings } from '../weather/Warnings';
 import { Density } from './Density';
 import { DenseLine } from './DenseLine';
@@ -29,6 +30,7 @@ import { pathTo, scalesOf } from './lineWords';
 import { ListInView } from './ListInView';
 import { Many } from './Many';
 import { Pending } from './Pending';
+import { RemovedNote } from './RemovedNote';
 import { RoomyLine } from './RoomyLine';
 import './season.css';
 import { SeasonStart } from './SeasonStart';
@@ -170,8 +172,10 @@ function Season({ season }: { season: SeasonView }) {
           {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
         </p>
       )}
+      <RemovedNote />
       <Pending pending={season.pending} />
       <Warnings warnings={season.warnings} most={3} />
+      {!season.isPast && <DueNotes />}
       {lines.length === 0 && <SeasonStart />}
       {lines.length > 1 && (
         <div className="season-filters" role="group" aria-label={t('season.filter')}>

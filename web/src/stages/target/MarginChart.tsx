@@ -4,6 +4,8 @@ import { init, use as register, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { MarginCurve } from '../../api/client';
+import { marginKeys } from '../../keys/ofPages';
+import { useTell } from '../../keys/told';
 import { useShade } from '../../look/shade';
 import { shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
@@ -26,6 +28,7 @@ export default function MarginChart({
   onChoose: ((fruit: number) => void) | null;
 }) {
   const { t, number, unitName, system } = useReading();
+  useTell(marginKeys);
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
   const most = curve.points.at(-1)?.fruitPerTree ?? 1;

@@ -4,6 +4,7 @@ import { CountAgain } from '../../../field/CountAgain';
 import { Figure } from '../../../field/Figure';
 import { KeepTree } from '../../../field/KeepTree';
 import { PlantingBar } from '../../../field/PlantingBar';
+import { lastRow } from '../../../field/lastRow';
 import type { KeptKit } from '../../../field/queue';
 import { ToldHere } from '../../../field/ToldHere';
 import { todayOf } from '../../../field/today';
@@ -64,7 +65,7 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const stop = walk ? (route.find((s) => !walked.has(`${s.row}/${s.tree}`)) ?? null) : null;
   const next = walk ? stop : drawn;
   const [place, setPlace] = useState<{ row: string; tree: string } | null>(null);
-  const at = place ?? { row: String(next?.row ?? ''), tree: String(next?.tree ?? '') };
+  const at = place ?? { row: String(next?.row ?? lastRow(kept.id)), tree: String(next?.tree ?? '') };
   const crews = work.crews;
   const [crew, setCrew] = useCrewOfDevice(crews);
   const ofCrew = check.pruners.filter((p) => p.crew === crew);

@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { bodyOf } from '../../../field/kinds';
+import { lastRow } from '../../../field/lastRow';
 import { store, type KeptKit, type Queued } from '../../../field/queue';
 import { useReading } from '../../../words/useReading';
 import { BudGuide } from './BudGuide';
@@ -27,7 +28,7 @@ function Cutting({ kept }: { kept: KeptKit }) {
   // Buds are cut on the tree at hand or the one just counted, until another is named.
   const atTree = useLiveQuery(() => store.atHand.get(kept.id), [kept.id]);
   const last = atTree ?? made.findLast((q) => bodyOf(q.entry, 'tree') !== null)?.entry;
-  const { row, tree } = typed ?? { row: String(last?.row ?? ''), tree: String(last?.tree ?? '') };
+  const { row, tree } = typed ?? { row: String(last?.row ?? lastRow(kept.id)), tree: String(last?.tree ?? '') };
   const sample = useMemo(() => ({ row, tree, kind, buds }), [row, tree, kind, buds]);
   const lines = newest(made);
   // What this tree and kind was given before is added to.

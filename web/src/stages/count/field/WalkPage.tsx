@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { VigourMarkEntry } from '../../../api/client';
 import { bodyOf } from '../../../field/kinds';
+import { lastRow } from '../../../field/lastRow';
 import type { KeptKit } from '../../../field/queue';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
@@ -55,7 +56,7 @@ const empty = (row = ''): Draft => ({
 function Walking({ kept }: { kept: KeptKit }) {
   const { t, language } = useReading();
   const { put } = useField();
-  const [draft, setDraft] = useState(empty);
+  const [draft, setDraft] = useState(() => empty(lastRow(kept.id)));
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const marks = useMade(kept.id).filter((q) => bodyOf(q.entry, 'mark'));

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { tallyKeys } from '../../../keys/ofPages';
 import { useKeys } from '../../../keys/useKeys';
 import { bodyOf } from '../../../field/kinds';
+import { lastRow } from '../../../field/lastRow';
 import { store, type KeptKit, type Queued, type TreeAtHand } from '../../../field/queue';
 import { classOfGirth } from '../../../field/trunkClass';
 import { useField } from '../../../field/useField';
@@ -58,7 +59,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const decimal = decimalOf(language);
   const flash = useRef<HTMLDivElement>(null);
 
-  const row = place?.row ?? (next ? String(next.row) : '');
+  const row = place?.row ?? (next ? String(next.row) : lastRow(kept.id));
   const tree = place?.tree ?? (next ? String(next.tree) : '');
   const here = { planting: kept.id, season: kit.season, row: Number(row), tree: Number(tree) };
   const stop = kit.route.find((s) => String(s.row) === row && String(s.tree) === tree);

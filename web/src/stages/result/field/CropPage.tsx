@@ -4,6 +4,7 @@ import { CountAgain } from '../../../field/CountAgain';
 import { Figure } from '../../../field/Figure';
 import { KeepTree } from '../../../field/KeepTree';
 import { PlantingBar } from '../../../field/PlantingBar';
+import { lastRow } from '../../../field/lastRow';
 import type { KeptKit } from '../../../field/queue';
 import { ToldHere } from '../../../field/ToldHere';
 import { todayOf } from '../../../field/today';
@@ -53,7 +54,7 @@ function Crop({ kept, crop }: { kept: KeptKit; crop: KitCrop }) {
   const [problem, setProblem] = useState<string | null>(null);
   const counted = [...crop.counted, ...own.map((o) => o.count)];
   const { next, done } = nextOfWalk(route, counted, point);
-  const at = place ?? { row: String(next?.row ?? ''), tree: String(next?.tree ?? '') };
+  const at = place ?? { row: String(next?.row ?? lastRow(kept.id)), tree: String(next?.tree ?? '') };
   const clustersAsked = point !== 'harvest';
   const fruitAsked = point !== 'bloom';
   const change = (part: Partial<typeof nothing>) => {

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { ReworkedTreeEntry } from '../../../api/client';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
+import { lastRow } from '../../../field/lastRow';
 import type { KeptKit } from '../../../field/queue';
 import { useField, useMade } from '../../../field/useField';
 import { WithKit } from '../../../field/WithKit';
@@ -35,7 +36,10 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const [said, setSaid] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [next, setNext] = useState<Partial<ReworkedTreeEntry>>({});
-  const at = { row: place.row || String(open[0]?.row ?? ''), tree: place.tree || String(open[0]?.tree ?? '') };
+  const at = {
+    row: place.row || String(open[0]?.row ?? lastRow(kept.id)),
+    tree: place.tree || String(open[0]?.tree ?? ''),
+  };
   const [row, tree] = [Number(at.row), Number(at.tree)];
   const line = rework?.trees.find((l) => l.row === row && l.tree === tree);
   const hand = treeAt(rework, made, row, tree);

@@ -1,0 +1,75 @@
+using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>What a page says in a language or units its reader does not read in.</summary>
+internal static partial class ForeignWords
+{
+    /// <summary>What the front end says in English and otherwise in Spanish.</summary>
+    private static readonly HashSet<string> English = Phrases();
+
+    /// <summary>Finds them; none where the reader takes what is written anyway.</summary>
+    /// <param name="page">The page, settled.</param>
+    /// <param name="language">Language of the reader.</param>
+    /// <param name="units">Units of the reader.</param>
+    public static IEnumerable<string> In(Page page, string? language, string? units)
+    {
+        if (language != "es" && units != "us")
+            return [];
+        var texts = Texts(page);
+        return (language == "es" ? texts.Where(IsEnglish).Select(t => $"English: {t}") : [])
+            .Concat(units == "us" ? texts.Where(IsMetric).Select(t => $"metric: {t}") : [])
+            .Distinct();
+    }
+
+    // What stands in a choice is offered and not said; what somebody typed stands as it was typed.
+    private static List<string> Texts(Page page) =>
+        [
+            .. page.Script<IReadOnlyCollection<object>>(
+                    """
+                    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+                    const blocks = new Map();
+                    while (walk.nextNode()) {
+                      const at = walk.currentNode.parentElement;
+                      if (!at || at.closest('select, option, script, style, code, [data-typed]') || !at.checkVisibility()) continue;
+                      let block = at;
+                      while (block.parentElement && getComputedStyle(block).display.startsWith('inline')) block = block.parentElement;
+                      blocks.set(block, (blocks.get(block) ?? '') + walk.currentNode.data);
+                    }
+                    const named = [...document.querySelectorAll('[aria-label], [placeholder], [title]')]
+                      .filter(e => e.checkVisibility() && !e.closest('[data-typed]'))
+                      .flatMap(e => ['aria-label', 'placeholder', 'title'].map(a => e.getAttribute(a)));
+                    return [...blocks.values(), ...named].map(t => t?.replace(/\s+/g, ' ').trim()).filter(Boolean);
+                    """
+                )
+                .Cast<string>(),
+        ];
+
+    private static bool IsEnglish(string text) => English.Contains(text) || FunctionWords().IsMatch(text);
+
+    private static bool IsMetric(string text) => MetricAmount().IsMatch(text);
+
+    // Small words that no name of the demo has and no Spanish sentence.
+    [GeneratedRegex(@"\b(the|and|with|without|from|which|are|was|were|they|this|that|these|than|not)\b")]
+    private static partial Regex FunctionWords();
+
+    [GeneratedRegex(@"(?<![\w.])\d[\d.,]*\s?(mm|cm|cm²|m|m²|km|ha|g|kg|t|t/ha|kg/tree|°C|L|ml)(?![\w²/])")]
+    private static partial Regex MetricAmount();
+
+    private static HashSet<string> Phrases()
+    {
+        JsonObject Read(string path) => JsonNode.Parse(File.ReadAllText(path))!.AsObject();
+        var words = RamaServer.RepositoryFile("web/src/words");
+        var spanish = Read(Path.Combine(words, "es.json"));
+        return
+        [
+            .. Directory
+                .GetFiles(words, "en*.json")
+                .SelectMany(f => Read(f))
+                .Where(w => spanish[w.Key] is { } other && (string)other! != (string)w.Value!)
+                .Select(w => (string)w.Value!)
+                .Where(w => w.Length > 4 && !w.Contains("{{", StringComparison.Ordinal)),
+        ];
+    }
+}
