@@ -23,7 +23,8 @@ internal static partial class ForeignWords
             .Distinct();
     }
 
-    // What stands in a choice is offered and not said; what somebody typed stands as it was typed.
+    // What stands in a choice is offered and not said; what somebody typed stands as it was typed; a target is said in
+    // every unit people speak of it.
     private static List<string> Texts(Page page) =>
         [
             .. page.Script<IReadOnlyCollection<object>>(
@@ -32,7 +33,7 @@ internal static partial class ForeignWords
                     const blocks = new Map();
                     while (walk.nextNode()) {
                       const at = walk.currentNode.parentElement;
-                      if (!at || at.closest('select, option, script, style, code, [data-typed]') || !at.checkVisibility()) continue;
+                      if (!at || at.closest('select, option, script, style, code, [data-typed], [data-both]') || !at.checkVisibility()) continue;
                       let block = at;
                       while (block.parentElement && getComputedStyle(block).display.startsWith('inline')) block = block.parentElement;
                       blocks.set(block, (blocks.get(block) ?? '') + walk.currentNode.data);
@@ -46,7 +47,9 @@ internal static partial class ForeignWords
                 .Cast<string>(),
         ];
 
-    private static bool IsEnglish(string text) => English.Contains(text) || FunctionWords().IsMatch(text);
+    // A language goes by its own name, and a measure that is said in both units is said in the reader's.
+    private static bool IsEnglish(string text) =>
+        text != "English" && English.Contains(text) || FunctionWords().IsMatch(text);
 
     private static bool IsMetric(string text) => MetricAmount().IsMatch(text);
 
@@ -54,7 +57,9 @@ internal static partial class ForeignWords
     [GeneratedRegex(@"\b(the|and|with|without|from|which|are|was|were|they|this|that|these|than|not)\b")]
     private static partial Regex FunctionWords();
 
-    [GeneratedRegex(@"(?<![\w.])\d[\d.,]*\s?(mm|cm|cm²|m|m²|km|ha|g|kg|t|t/ha|kg/tree|°C|L|ml)(?![\w²/])")]
+    [GeneratedRegex(
+        @"(?<![\w.])\d[\d.,]*\s?(mm|cm|cm²|m|m²|km|ha|g|kg|t|t/ha|kg/tree|°C|L|ml)(?![\w²/]|[^(),.;]{0,12} \()"
+    )]
     private static partial Regex MetricAmount();
 
     private static HashSet<string> Phrases()

@@ -31,6 +31,7 @@ const us: Record<string, Shown> = {
   'cm/10%': { unit: 'in/10%', factor: 1 / 2.54 },
   'g/(fruit/cm²)': { unit: 'oz/(fruit/cm²)', factor: 16 / (KG_PER_LB * 1_000) },
   kg: { unit: 'lb', factor: 1 / KG_PER_LB },
+  t: { unit: 'ton', factor: 1_000 / KG_PER_TON },
   'kg/tree': { unit: 'lb/tree', factor: 1 / KG_PER_LB },
   'kg/ha': { unit: 'lb/ac', factor: HA_PER_AC / KG_PER_LB },
   't/ha': { unit: 'ton/ac', factor: (HA_PER_AC * 1_000) / KG_PER_TON },

@@ -6,6 +6,7 @@ import { Choice } from '../../entry/Field';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
+import { shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import './catalogue.css';
 import { RootstockForm, VarietyForm } from './CatalogueForms';
@@ -245,7 +246,9 @@ const sourced = (name: string, { value, source }: { value: number; source: strin
 
 /** A number with its source, and what is shipped where the estate's own differs. */
 function NumberCell({ variety, field }: { variety: CatalogueVariety; field: NumberField }) {
-  const { t, number } = useReading();
+  const { t, number, unitName, system } = useReading();
+  const { unit, factor } = shownAs(units[field], system);
+  const shown = (value: number) => (factor === 1 ? number(value) : number(value * factor, 1));
   const current = variety.current[field];
   const shipped = variety.shipped?.[field];
   const changed = variety.shipped !== null && current?.value !== shipped?.value;
@@ -253,14 +256,14 @@ function NumberCell({ variety, field }: { variety: CatalogueVariety; field: Numb
     <td className="number">
       {current ? (
         <Why steps={[sourced(t(`catalogue.${field}`), current, units[field])]}>
-          {number(current.value)} <span className="unit">{units[field]}</span>
+          {shown(current.value)} <span className="unit">{unitName(unit)}</span>
         </Why>
       ) : (
         '–'
       )}
       {changed && (
         <span className="catalogue-shipped">
-          {t('catalogue.shipped', { value: shipped ? number(shipped.value) : '–' })}
+          {t('catalogue.shipped', { value: shipped ? shown(shipped.value) : '–' })}
         </span>
       )}
     </td>

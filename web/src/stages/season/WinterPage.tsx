@@ -7,6 +7,7 @@ import { Why } from '../../entry/Why';
 import { FileLinks } from '../../exchange/FileLinks';
 import { Trouble } from '../../Trouble';
 import { languageOf } from '../../units/format';
+import { firstUnit, shownAs } from '../../units/system';
 import '../../words/result';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
@@ -67,7 +68,7 @@ export function WinterPage() {
 }
 
 function Winter({ of }: { of: WinterView }) {
-  const { t, told } = useReading();
+  const { t, told, system } = useReading();
   const day = useDays();
   const money = useMoney(of);
   const [sorted, setSorted] = useState<Column | null>(null);
@@ -110,7 +111,7 @@ function Winter({ of }: { of: WinterView }) {
               <th className="number">{t('winter.planned')}</th>
               {head('cost', t('winter.expected'))}
               <th className="number">{t('winter.per-tree')}</th>
-              {head('perHa', t('winter.per-ha'))}
+              {head('perHa', t(`winter.per-${firstUnit('ha', system)}`))}
               <th className="number">{t('winter.tonnes-wanted')}</th>
               {head('tonnes', t('winter.tonnes'))}
             </tr>
@@ -140,7 +141,7 @@ function Name({ of }: { of: WinterView['groups'][number] }) {
 }
 
 function Cells({ line, money }: { line: Line; money: (amount: number, decimals?: number) => string }) {
-  const { number, told } = useReading();
+  const { number, told, system } = useReading();
   const cells: (string | null)[] = [
     number(line.trees, 0),
     line.budsWanted === null ? null : number(line.budsWanted, 0),
@@ -149,7 +150,7 @@ function Cells({ line, money }: { line: Line; money: (amount: number, decimals?:
     told(line.cost.plannedHours, 'h', 0),
     money(line.cost.value),
     line.cost.perTree === null ? null : money(line.cost.perTree, 2),
-    line.cost.perHa === null ? null : money(line.cost.perHa),
+    line.cost.perHa === null ? null : money(line.cost.perHa / shownAs('ha', system).factor),
     line.tonnesWanted === null ? null : told(line.tonnesWanted, 't', 0),
     line.tonnesToCome === null ? null : told(line.tonnesToCome, 't', 0),
   ];

@@ -57,7 +57,7 @@ export function TargetStage() {
             form.input('packages.bushel', ['lb', 'kg'], { hint: packageHint(catalogue.data?.packages.bushelKg) })}
         </div>
         {crop ? (
-          <ul className="same same-row" aria-label={t('target.same')}>
+          <ul className="same same-row" data-both aria-label={t('target.same')}>
             {crop.sameTarget.map((form) => {
               // These are already in the units they are known by; only the number is written the reader's way.
               return (

@@ -85,6 +85,7 @@ function Note({ note, onWrite }: { note: NoteView; onWrite?: () => void }) {
         <Checkbox
           checked={note.done !== null}
           disabled={busy}
+          data-typed
           onChange={(e) => void setDone(note, e.target.checked)}
           aria-label={t('notes.is-done', { note: note.text })}
         />

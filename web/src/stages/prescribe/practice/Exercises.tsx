@@ -68,7 +68,7 @@ function Exercise({
         {exercise.note && (
           <>
             <br />
-            <em>{exercise.note}</em>
+            <em data-typed>{exercise.note}</em>
           </>
         )}
         {exercise.results && exercise.results.length > 0 && <Results of={exercise} results={exercise.results} />}
