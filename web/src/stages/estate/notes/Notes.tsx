@@ -166,7 +166,6 @@ function NoteForm({ note, onDone }: { note?: NoteView; onDone: () => void }) {
         {t('notes.come-back')}
         <input
           type="date"
-          className="crew-date"
           value={comeBack}
           onChange={(e) => {
             setComeBack(e.target.value);
