@@ -47,11 +47,15 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
             </Link>
           ))}
       </nav>
-      {notes.map((note, i) => (
-        <p key={i} className="field-note" data-typed data-test="field-note">
-          {note}
-        </p>
-      ))}
+      {notes.length > 0 && (
+        <section aria-label={t('notes.title')}>
+          {notes.map((note, i) => (
+            <p key={i} className="field-note" data-typed data-test="field-note">
+              {note}
+            </p>
+          ))}
+        </section>
+      )}
     </>
   );
 }
