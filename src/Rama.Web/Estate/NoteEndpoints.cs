@@ -69,7 +69,7 @@ internal static class NoteEndpoints
         return api;
     }
 
-    private static async Task<Ok<IReadOnlyList<NoteView>>> Of(
+    private static async Task<Results<Ok<IReadOnlyList<NoteView>>, NotFound>> Of(
         Guid id,
         NoteStore store,
         EstateStore estates,
@@ -77,6 +77,8 @@ internal static class NoteEndpoints
         CancellationToken cancel
     )
     {
+        if (!await store.IsPlantingAsync(id, cancel))
+            return TypedResults.NotFound();
         var today = (await estates.ReadAsync(cancel)).TodayBy(clock);
         return TypedResults.Ok<IReadOnlyList<NoteView>>([
             .. (await store.OfAsync(id, cancel)).Select(n => NoteView.Of(n, today)),

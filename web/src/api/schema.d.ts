@@ -3174,7 +3174,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    anchor?: components["schemas"]["Anchor"];
+                    anchor?: string;
                 };
                 header?: never;
                 path?: never;
@@ -3199,6 +3199,13 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -5231,6 +5238,13 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };

@@ -24,6 +24,10 @@ public sealed class NoteStore(RamaContext database, EstateScope scope)
                 .ThenByDescending(n => n.At),
         ];
 
+    /// <summary>Whether there is such a planting.</summary>
+    public Task<bool> IsPlantingAsync(Guid planting, CancellationToken cancel) =>
+        database.Plantings.AnyAsync(p => p.Id == planting, cancel);
+
     /// <summary>Open notes of the estate whose day has come, with their plantings, the oldest first.</summary>
     public async Task<IReadOnlyList<PlantingNoteRecord>> DueAsync(DateOnly today, CancellationToken cancel) =>
         await database
@@ -45,7 +49,7 @@ public sealed class NoteStore(RamaContext database, EstateScope scope)
     /// saved.</exception>
     public async Task<bool> SaveAsync(Guid planting, Guid id, uint version, PlantingNote note, CancellationToken cancel)
     {
-        if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
+        if (!await IsPlantingAsync(planting, cancel))
             return false;
         var known = await FindAsync(planting, id, cancel);
         if (known is null && await database.PlantingNotes.CountAsync(n => n.PlantingId == planting, cancel) >= Most)
