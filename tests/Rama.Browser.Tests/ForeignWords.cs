@@ -29,13 +29,14 @@ internal static partial class ForeignWords
         [
             .. page.Script<IReadOnlyCollection<object>>(
                     """
+                    const passedOver = 'select, option, script, style, code, [data-typed], [data-both]';
+                    const isInline = (e) => getComputedStyle(e).display.startsWith('inline');
                     const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
                     const blocks = new Map();
                     while (walk.nextNode()) {
-                      const at = walk.currentNode.parentElement;
-                      if (!at || at.closest('select, option, script, style, code, [data-typed], [data-both]') || !at.checkVisibility()) continue;
-                      let block = at;
-                      while (block.parentElement && getComputedStyle(block).display.startsWith('inline')) block = block.parentElement;
+                      let block = walk.currentNode.parentElement;
+                      if (!block || block.closest(passedOver) || !block.checkVisibility()) continue;
+                      while (block.parentElement && isInline(block)) block = block.parentElement;
                       blocks.set(block, (blocks.get(block) ?? '') + walk.currentNode.data);
                     }
                     const named = [...document.querySelectorAll('[aria-label], [placeholder], [title]')]
@@ -51,7 +52,7 @@ internal static partial class ForeignWords
     private static bool IsEnglish(string text) =>
         text != "English" && English.Contains(text) || FunctionWords().IsMatch(text);
 
-    private static bool IsMetric(string text) => MetricAmount().IsMatch(text);
+    private static bool IsMetric(string text) => MetricAmount().IsMatch(text) || MetricWord().IsMatch(text);
 
     // Small words that no name of the demo has and no Spanish sentence.
     [GeneratedRegex(@"\b(the|and|with|without|from|which|are|was|were|they|this|that|these|than|not)\b")]
@@ -61,6 +62,9 @@ internal static partial class ForeignWords
         @"(?<![\w.])\d[\d.,]*\s?(mm|cm|cm²|m|m²|km|ha|g|kg|t|t/ha|kg/tree|°C|L|ml)(?![\w²/]|[^(),.;]{0,12} \()"
     )]
     private static partial Regex MetricAmount();
+
+    [GeneratedRegex(@"\b(hectare|hectárea|tonne|tonelada)s?\b")]
+    private static partial Regex MetricWord();
 
     private static HashSet<string> Phrases()
     {

@@ -42,6 +42,7 @@ internal static class SmokePages
         "scans",
         "field",
         "field/not-taken",
+        "field/today",
     ];
 
     /// <summary>Pages of a planting, <c>{0}</c>.</summary>

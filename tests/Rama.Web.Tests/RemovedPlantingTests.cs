@@ -41,19 +41,17 @@ public sealed class RemovedPlantingTests(RamaApplication application) : IClassFi
         return body;
     }
 
-    private async Task Remove(params JsonNode[] plantings) =>
-        Assert.Equal(
-            204,
-            (
-                await _client.PostAsync(
-                    "/api/v1/plantings/removed",
-                    $$"""{"plantings": [{{string.Join(", ", plantings.Select(p => $"\"{p["id"]}\""))}}]}"""
-                )
-            ).Status
+    private static Task<(int Status, JsonNode Body)> Send(HttpClient client, string path, JsonNode[] plantings) =>
+        client.PostAsync(
+            $"/api/v1/plantings/removed{path}",
+            $$"""{"plantings": [{{string.Join(", ", plantings.Select(p => $"\"{p["id"]}\""))}}]}"""
         );
 
-    private Task<(int Status, JsonNode Body)> BringBack(JsonNode planting) =>
-        _client.PostAsync($"/api/v1/plantings/removed/{planting["id"]}/back", "{}");
+    private async Task Remove(params JsonNode[] plantings) =>
+        Assert.Equal(204, (await Send(_client, "", plantings)).Status);
+
+    private Task<(int Status, JsonNode Body)> BringBack(params JsonNode[] plantings) =>
+        Send(_client, "/back", plantings);
 
     [Fact]
     public async Task All_of_an_estate_removed_and_brought_back_is_as_it_was()
@@ -70,21 +68,20 @@ public sealed class RemovedPlantingTests(RamaApplication application) : IClassFi
 
         var kept = await _client.ReadAsync("/api/v1/plantings/removed");
         Assert.Equal(lines.Count, kept.AsArray().Count(k => lines.Any(l => (string)l!["id"]! == (string)k!["id"]!)));
-        foreach (var line in lines)
-            Assert.Equal(204, (await BringBack(line!)).Status);
+        Assert.Equal(204, (await BringBack([.. lines.Select(l => l!)])).Status);
         var after = await Exported();
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
         Assert.All(before.Keys, name => Assert.Equal(before[name], after[name]));
     }
 
     [Fact]
-    public async Task Whoever_brings_back_second_finds_nothing_and_the_history_tells_both()
+    public async Task Brought_back_by_two_at_once_it_is_there_once_and_the_history_tells_it()
     {
         var planting = await Added("U1");
         await Remove(planting);
         Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{planting["id"]}")).Status);
         var answers = await Task.WhenAll(BringBack(planting), BringBack(planting));
-        Assert.Equal([204, 404], answers.Select(a => a.Status).Order());
+        Assert.Equal([204, 204], answers.Select(a => a.Status));
         Assert.Equal("U1", (string)(await _client.PlantingAsync("U1"))["planting"]!["code"]!);
         var told = (await _client.ReadAsync($"/api/v1/plantings/{planting["id"]}/history"))
             .AsArray()
@@ -96,12 +93,13 @@ public sealed class RemovedPlantingTests(RamaApplication application) : IClassFi
     [Fact]
     public async Task A_code_taken_meanwhile_is_told_and_nothing_is_changed()
     {
-        var first = await Added("U2");
-        await Remove(first);
+        var (first, beside) = (await Added("U2"), await Added("U9"));
+        await Remove(first, beside);
         await Added("U2");
-        var (status, body) = await BringBack(first);
+        var (status, body) = await BringBack(first, beside);
         Assert.Equal(400, status);
         Assert.Equal(["code"], Api.ProblemFields(body));
+        Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{beside["id"]}")).Status);
         Assert.Contains((await _client.ReadAsync("/api/v1/plantings/removed")).AsArray(), p =>
             (string)p!["id"]! == (string)first["id"]!
         );
@@ -140,7 +138,8 @@ public sealed class RemovedPlantingTests(RamaApplication application) : IClassFi
             $"update removed_plantings set at = at - interval '31 days' where id = '{planting["id"]}'"
         );
         Assert.Equal(1, await older.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
-        Assert.Equal(404, (await BringBack(planting)).Status);
+        var (status, body) = await BringBack(planting);
+        Assert.Equal((400, "kept-no-more"), (status, (string)body["problems"]![0]!["code"]!));
         Assert.DoesNotContain((await _client.ReadAsync("/api/v1/plantings/removed")).AsArray(), p =>
             (string)p!["id"]! == (string)planting["id"]!
         );
@@ -159,7 +158,25 @@ public sealed class RemovedPlantingTests(RamaApplication application) : IClassFi
         await Remove(planting);
         using var elsewhere = await application.InNewEstateAsync(_client, "Beside the removed");
         Assert.Empty((await elsewhere.ReadAsync("/api/v1/plantings/removed")).AsArray());
-        Assert.Equal(404, (await elsewhere.PostAsync($"/api/v1/plantings/removed/{planting["id"]}/back", "{}")).Status);
+        Assert.Equal(400, (await Send(elsewhere, "/back", [planting])).Status);
+        // Nor removes one that stands: there is none of that name, and nothing goes.
+        var standing = await Added("U8");
+        Assert.Equal(204, (await Send(elsewhere, "", [standing])).Status);
+        Assert.Equal("U8", (string)(await _client.PlantingAsync("U8"))["planting"]!["code"]!);
+    }
+
+    [Fact]
+    public async Task Removed_by_two_at_once_in_another_order_they_are_gone_once()
+    {
+        var (one, other) = (await Added("V1"), await Added("V2"));
+        var answers = await Task.WhenAll(
+            Send(_client, "", [one, other]),
+            Send(_client, "", [other, one]),
+            Send(_client, "", [one, other])
+        );
+        Assert.Contains(204, answers.Select(a => a.Status));
+        Assert.All(answers, a => Assert.True(a.Status is 204 or 400, a.Body?.ToJsonString()));
+        Assert.Equal(204, (await BringBack(one, other)).Status);
     }
 
     [Theory]

@@ -208,7 +208,8 @@ public sealed class PlantingStore(
             await database.InTransactionAsync(
                 async () =>
                 {
-                    foreach (var id in ids)
+                    // In one order for all, so that two at once do not wait for each other.
+                    foreach (var id in ids.Order())
                     {
                         if (await FindAsync(id, cancel) is not { } stored)
                             continue;

@@ -16,11 +16,22 @@ public sealed record SavePlanting(uint Version, PlantingEntry Planting);
 /// <summary>Rows to save, with the version of the planting they were read at.</summary>
 public sealed record SaveRows(uint Version, RowListEntry Rows);
 
-/// <summary>Plantings to remove.</summary>
-public sealed record RemovePlantings
+/// <summary>Plantings to remove, or to bring back.</summary>
+public sealed record ChosenPlantings
 {
+    private const int Most = 500;
+
     /// <summary>The plantings.</summary>
     public IReadOnlyList<Guid> Plantings { get; init; } = [];
+
+    internal IEnumerable<Guid> Read()
+    {
+        EntryReader reader = new();
+        if (Plantings.Count is 0 or > Most)
+            reader.Add("plantings", "range", $"Plantings: expected 1 to {Most}.");
+        reader.ThrowIfAny();
+        return Plantings.Distinct();
+    }
 }
 
 /// <summary>One change: who, when, from what to what.</summary>
@@ -72,7 +83,6 @@ public sealed record RemovedPlantingView(
 internal static class EstateEndpoints
 {
     private const int MostChanges = 500;
-    private const int MostRemoved = 100;
 
     public static RouteGroupBuilder MapEstate(this RouteGroupBuilder api)
     {
@@ -112,9 +122,9 @@ internal static class EstateEndpoints
             .For(Act.Plantings)
             .WithSummary("Plantings removed that can be brought back, the latest first");
         group
-            .MapPost("/plantings/removed/{id:guid}/back", BringBack)
+            .MapPost("/plantings/removed/back", BringBack)
             .For(Act.Plantings)
-            .WithSummary("Bring a removed planting back as it was");
+            .WithSummary("Bring removed plantings back as they were, all of them or none");
         return api;
     }
 
@@ -180,13 +190,9 @@ internal static class EstateEndpoints
         }
     }
 
-    private static async Task<NoContent> RemoveMany(RemovePlantings body, PlantingStore store, CancellationToken cancel)
+    private static async Task<NoContent> RemoveMany(ChosenPlantings body, PlantingStore store, CancellationToken cancel)
     {
-        EntryReader reader = new();
-        if (body.Plantings.Count is 0 or > MostRemoved)
-            reader.Add("plantings", "range", $"Plantings: expected 1 to {MostRemoved}.");
-        reader.ThrowIfAny();
-        await store.RemoveAsync(body.Plantings.Distinct(), cancel);
+        await store.RemoveAsync(body.Read(), cancel);
         return TypedResults.NoContent();
     }
 
@@ -207,11 +213,15 @@ internal static class EstateEndpoints
             )),
         ]);
 
-    private static async Task<Results<NoContent, NotFound>> BringBack(
-        Guid id,
+    private static async Task<NoContent> BringBack(
+        ChosenPlantings body,
         RemovedPlantings removed,
         CancellationToken cancel
-    ) => await removed.BringBackAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+    )
+    {
+        await removed.BringBackAsync(body.Read(), cancel);
+        return TypedResults.NoContent();
+    }
 
     private static async Task<Ok<IReadOnlyList<ChangeView>>> History(
         Guid id,

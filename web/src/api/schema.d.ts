@@ -5122,7 +5122,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["RemovePlantings"];
+                    "application/json": components["schemas"]["ChosenPlantings"];
                 };
             };
             responses: {
@@ -5150,7 +5150,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/plantings/removed/{id}/back": {
+    "/api/v1/plantings/removed/back": {
         parameters: {
             query?: never;
             header?: never;
@@ -5159,17 +5159,19 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring a removed planting back as it was */
+        /** Bring removed plantings back as they were, all of them or none */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
-                path: {
-                    id: string;
-                };
+                path?: never;
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChosenPlantings"];
+                };
+            };
             responses: {
                 /** @description No Content */
                 204: {
@@ -5186,13 +5188,6 @@ export interface paths {
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
                 };
             };
         };
@@ -12855,6 +12850,11 @@ export interface components {
             /** @description Whether this entry takes the place of what the count says; otherwise it is set aside. */
             take: boolean;
             inForce: null | components["schemas"]["JsonElement"];
+        };
+        /** @description Plantings to remove, or to bring back. */
+        ChosenPlantings: {
+            /** @description The plantings. */
+            plantings?: string[];
         };
         /** @description A system to be held against others, as typed. */
         ChosenSystem: {
@@ -20734,11 +20734,6 @@ export interface components {
          * @enum {unknown}
          */
         ReliefKind: "people" | "skill" | "platform" | "weather";
-        /** @description Plantings to remove. */
-        RemovePlantings: {
-            /** @description The plantings. */
-            plantings?: string[];
-        };
         /** @description A planting that was removed and can be brought back. */
         RemovedPlantingView: {
             /**

@@ -48,6 +48,9 @@ const us: Record<string, Shown> = {
 /** The unit an amount is first typed in, given the metric one. */
 export const firstUnit = (metric: string, system: UnitSystem) => (system === 'us' && us[metric]?.unit) || metric;
 
+/** A value of the API told per hectare or tonne, per what a reader knows instead. */
+export const toldPer = (value: number, unit: 'ha' | 't', system: UnitSystem) => value / shownAs(unit, system).factor;
+
 /** The unit a value of the API is shown in, and how it is worked out from it. */
 export function shownAs(unit: string, system: UnitSystem): Shown {
   if (unit === 'share') return { unit: '%', factor: 100 };

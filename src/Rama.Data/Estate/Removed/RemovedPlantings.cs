@@ -54,17 +54,22 @@ public sealed class RemovedPlantings(RamaContext database, EstateScope scope, Ti
         await rows.KeepAsync(cancel);
     }
 
-    /// <summary>Brings a removed planting back as it was; false where it is kept no more.</summary>
-    /// <exception cref="UnusableEntryException">Its code or its places in the rows were taken meanwhile; nothing is
-    /// changed.</exception>
-    public async Task<bool> BringBackAsync(Guid id, CancellationToken cancel)
-    {
-        var isKept = false;
-        await database.InTransactionAsync(async () => isKept = await PutBackAsync(id, cancel), cancel);
-        return isKept;
-    }
+    /// <summary>Brings removed plantings back as they were, all of them or none. One that stands there again already is
+    /// passed over.</summary>
+    /// <exception cref="UnusableEntryException">One is kept no more, or its code or its places in the rows were taken
+    /// meanwhile; nothing is changed.</exception>
+    public Task BringBackAsync(IEnumerable<Guid> ids, CancellationToken cancel) =>
+        database.InTransactionAsync(
+            async () =>
+            {
+                // In one order for all, so that two at once do not wait for each other.
+                foreach (var id in ids.Order())
+                    await PutBackAsync(id, cancel);
+            },
+            cancel
+        );
 
-    private async Task<bool> PutBackAsync(Guid id, CancellationToken cancel)
+    private async Task PutBackAsync(Guid id, CancellationToken cancel)
     {
         KeptRows rows = new(database, scope.EstateId, id);
         await rows.HoldKeptAsync(cancel);
@@ -73,7 +78,13 @@ public sealed class RemovedPlantings(RamaContext database, EstateScope scope, Ti
             await database.RemovedPlantings.SingleOrDefaultAsync(p => p.Id == id && p.At > oldest, cancel)
             is not { } kept
         )
-            return false;
+        {
+            if (await database.Plantings.AnyAsync(p => p.Id == id, cancel))
+                return;
+            throw new UnusableEntryException([
+                new("plantings", "kept-no-more", "Plantings: one of them is kept no more."),
+            ]);
+        }
         if (await database.Plantings.AnyAsync(p => p.Code == kept.Code, cancel))
             throw CodeTaken(kept.Code);
         var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
@@ -90,7 +101,6 @@ public sealed class RemovedPlantings(RamaContext database, EstateScope scope, Ti
         await ThrowIfTakenAsync(id, cancel);
         database.Remove(kept);
         await database.SaveChangesAsync(cancel);
-        return true;
     }
 
     private static UnusableEntryException CodeTaken(string code) =>

@@ -1,8 +1,30 @@
+import { Button } from 'antd';
+import type { ReactNode } from 'react';
 import type { PlantingView, SamplePlan } from '../../api/client';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useReading } from '../../words/useReading';
 import './route.css';
+
+/** The way back, and to paper. */
+export function RouteTools({ back, isReady }: { back: ReactNode; isReady: boolean }) {
+  const { t } = useReading();
+  return (
+    <span className="route-tools">
+      {back}{' '}
+      <Button
+        type="primary"
+        disabled={!isReady}
+        onClick={() => {
+          window.print();
+        }}
+        data-test="print"
+      >
+        {t('route.print')}
+      </Button>
+    </span>
+  );
+}
 
 /** How many trees a walk has. */
 export function RouteSum({ plan: { classes, trees, steps } }: { plan: SamplePlan }) {

@@ -1,11 +1,10 @@
-import { Button } from 'antd';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
-import { Route, RouteSum } from './Route';
+import { Route, RouteSum, RouteTools } from './Route';
 import { useRoute } from './useRoute';
 
 /** The walk to the trees that are to be counted, to print or to look at, with room to write. */
@@ -27,18 +26,7 @@ export function RoutePage() {
           </h1>
           <RouteSum plan={plan} />
         </div>
-        <span className="route-tools">
-          <Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link>{' '}
-          <Button
-            type="primary"
-            onClick={() => {
-              window.print();
-            }}
-            data-test="print"
-          >
-            {t('route.print')}
-          </Button>
-        </span>
+        <RouteTools back={<Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link>} isReady />
       </div>
       <p className="small dim">{t('route.text')}</p>
       <Route view={view} plan={plan} />

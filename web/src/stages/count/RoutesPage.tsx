@@ -1,5 +1,4 @@
 import { useQueries } from '@tanstack/react-query';
-import { Button } from 'antd';
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { SeasonView } from '../../api/client';
@@ -8,7 +7,7 @@ import { Trouble } from '../../Trouble';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
 import { useSeason } from '../season/useSeason';
-import { Route, RouteSum } from './Route';
+import { Route, RouteSum, RouteTools } from './Route';
 import { plantingOf, routeOf } from './useRoute';
 
 /** The walks of several plantings in the order of the work, to print together: of those chosen, or to be counted. */
@@ -60,19 +59,7 @@ function Routes({ season }: { season: SeasonView }) {
             </p>
           )}
         </div>
-        <span className="route-tools">
-          <Link to="/">{t('place.season')}</Link>{' '}
-          <Button
-            type="primary"
-            disabled={!isReady || lines.length === 0}
-            onClick={() => {
-              window.print();
-            }}
-            data-test="print"
-          >
-            {t('route.print')}
-          </Button>
-        </span>
+        <RouteTools back={<Link to="/">{t('place.season')}</Link>} isReady={isReady && lines.length > 0} />
       </div>
       <p className="small dim">{lines.length === 0 ? t('routes.none') : t('route.text')}</p>
       {walks.map(({ line, view, plan }) => (

@@ -6,15 +6,18 @@ import { plantingKey } from '../../planting/plantingKey';
 export const plantingOf = (id: string) =>
   queryOptions({
     queryKey: plantingKey(id, null),
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id }, query: {} } })),
+    queryFn: ({ signal }) =>
+      answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id }, query: {} }, signal })),
   });
 
 /** Trees of a planting to count, in walking order, with the settings that are saved. */
 export const routeOf = (id: string, view: PlantingView | undefined) =>
   queryOptions({
     queryKey: ['sample', id, view?.count.sample],
-    queryFn: () =>
-      answered(api.POST('/api/v1/plantings/{id}/sample', { params: { path: { id } }, body: view?.count.sample ?? {} })),
+    queryFn: ({ signal }) =>
+      answered(
+        api.POST('/api/v1/plantings/{id}/sample', { params: { path: { id } }, body: view?.count.sample ?? {}, signal }),
+      ),
     enabled: view !== undefined,
   });
 

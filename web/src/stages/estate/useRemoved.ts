@@ -25,9 +25,6 @@ export function useRemoving() {
     remove: (plantings: string[]) =>
       told(() => answered(api.POST('/api/v1/plantings/removed', { body: { plantings } })), plantings),
     bringBack: (plantings: string[]) =>
-      told(async () => {
-        for (const id of plantings)
-          await answered(api.POST('/api/v1/plantings/removed/{id}/back', { params: { path: { id } } }));
-      }),
+      told(() => answered(api.POST('/api/v1/plantings/removed/back', { body: { plantings } }))),
   };
 }

@@ -18,7 +18,7 @@ const view: DaysView = {
   anchor: 'greenTip',
   noted: 1,
   plantings: 3,
-  groups: [{ site: 'Mill', variety: 'Gala', plantings: [noted, expected, unknown] }],
+  groups: [{ site: 'Mill', variety: 'Topaz', plantings: [noted, expected, unknown] }],
 };
 
 test('what is expected is not taken for noted', () => {

@@ -7,7 +7,7 @@ import { Why } from '../../entry/Why';
 import { FileLinks } from '../../exchange/FileLinks';
 import { Trouble } from '../../Trouble';
 import { languageOf } from '../../units/format';
-import { firstUnit, shownAs } from '../../units/system';
+import { firstUnit, toldPer } from '../../units/system';
 import '../../words/result';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
@@ -150,7 +150,7 @@ function Cells({ line, money }: { line: Line; money: (amount: number, decimals?:
     told(line.cost.plannedHours, 'h', 0),
     money(line.cost.value),
     line.cost.perTree === null ? null : money(line.cost.perTree, 2),
-    line.cost.perHa === null ? null : money(line.cost.perHa / shownAs('ha', system).factor),
+    line.cost.perHa === null ? null : money(toldPer(line.cost.perHa, 'ha', system)),
     line.tonnesWanted === null ? null : told(line.tonnesWanted, 't', 0),
     line.tonnesToCome === null ? null : told(line.tonnesToCome, 't', 0),
   ];

@@ -7,6 +7,7 @@ import { FileLinks } from '../../../exchange/FileLinks';
 import { Trouble } from '../../../Trouble';
 import '../../../words/crew';
 import { languageOf } from '../../../units/format';
+import { firstUnit, toldPer } from '../../../units/system';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
 import { CrewTabs } from '../CrewTabs';
@@ -41,7 +42,7 @@ export function CostsPage() {
 const ways = { planting: 'byPlanting', pass: 'byPass', crew: 'byCrew' } as const;
 
 function Costs({ of }: { of: CostsView }) {
-  const { t, language, number } = useReading();
+  const { t, language, number, system } = useReading();
   const money = useMoney(of);
   const [by, setBy] = useState<keyof typeof ways>('planting');
   const { total } = of;
@@ -76,8 +77,8 @@ function Costs({ of }: { of: CostsView }) {
               {by === 'planting' && (
                 <>
                   <th scope="col">{t('cost.per-tree')}</th>
-                  <th scope="col">{t('cost.per-ha')}</th>
-                  <th scope="col">{t('cost.per-tonne')}</th>
+                  <th scope="col">{t(`cost.per-${firstUnit('ha', system)}`)}</th>
+                  <th scope="col">{t(`cost.per-${firstUnit('t', system)}`)}</th>
                 </>
               )}
             </tr>
@@ -101,7 +102,7 @@ function inOrder(rows: CostRow[], by: keyof typeof ways) {
 }
 
 function Row({ of, row, by }: { of: CostsView; row: CostRow; by: keyof typeof ways }) {
-  const { t, local, number } = useReading();
+  const { t, local, number, system } = useReading();
   const money = useMoney(of);
   const { cost } = row;
   const name = row.name ? local(row.name) : t('cost.nobody');
@@ -131,8 +132,8 @@ function Row({ of, row, by }: { of: CostsView; row: CostRow; by: keyof typeof wa
       {by === 'planting' && (
         <>
           {per(cost.perTree, 2)}
-          {per(cost.perHa, 0)}
-          {per(cost.perTonne, 0)}
+          {per(cost.perHa && toldPer(cost.perHa, 'ha', system), 0)}
+          {per(cost.perTonne && toldPer(cost.perTonne, 't', system), 0)}
         </>
       )}
     </tr>

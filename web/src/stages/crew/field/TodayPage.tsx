@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { answered, api, type TodayTurn } from '../../../api/client';
 import { todayOf } from '../../../field/today';
 import { takeAlong, useField } from '../../../field/useField';
+import { useMay } from '../../../people/session';
 import '../../../words/crew';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
@@ -19,11 +20,12 @@ const WAIT_MS = 15_000;
 export function TodayPage() {
   const { t, language, words, system: units } = useReading();
   const { estate, state } = useField();
+  const reports = useMay()('report');
   useEffect(() => {
     document.title = `${t('today.title')} · Rama`;
   }, [t]);
   useEffect(() => {
-    if (estate === '') return;
+    if (estate === '' || !reports) return;
     let left = false;
     async function take() {
       try {
@@ -41,7 +43,7 @@ export function TodayPage() {
       left = true;
     };
     // Told anew once all is sent: the plan then knows what was done.
-  }, [estate, state, words, units]);
+  }, [estate, state, reports, words, units]);
   const told = useToday(estate);
   if (told === undefined) return null;
   return (
