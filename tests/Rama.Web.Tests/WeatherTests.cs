@@ -9,7 +9,10 @@ using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
+using Rama.Core.Weather;
+using Rama.Data.Database;
 using Rama.Data.People;
+using Rama.Data.Weather;
 using StandIns::Rama.StandIns;
 
 namespace Rama.Web.Tests;
@@ -17,6 +20,10 @@ namespace Rama.Web.Tests;
 /// <summary>Sources of weather: what they tell, and what happens where they tell nothing, or nonsense.</summary>
 public sealed class WeatherTests(WeatherTests.Application application) : IClassFixture<WeatherTests.Application>
 {
+    private const string OnePlanting =
+        "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n"
+        + "Lake,L1,L1,Piece,Topaz,M.9,2016,3.5,1,2\n";
+
     private readonly HttpClient _client = application.ClientOf();
 
     private async Task<JsonNode> Site(HttpClient client, string name) =>
@@ -32,11 +39,7 @@ public sealed class WeatherTests(WeatherTests.Application application) : IClassF
     private async Task<HttpClient> Estate(string name, string source = "Stub")
     {
         var client = await application.InNewEstateAsync(_client, name);
-        await client.ImportAsync(
-            "save",
-            "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n"
-                + "Lake,L1,L1,Piece,Topaz,M.9,2016,3.5,1,2\n"
-        );
+        await client.ImportAsync("save", OnePlanting);
         var (status, body) = await Save(
             client,
             await Site(client, "Lake"),
@@ -160,11 +163,7 @@ public sealed class WeatherTests(WeatherTests.Application application) : IClassF
         Assert.Contains(freeze["by"]!.ToJsonString(), held);
 
         using var south = await application.InNewEstateAsync(_client, "No forecast");
-        await south.ImportAsync(
-            "save",
-            "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n"
-                + "Lake,L1,L1,Piece,Topaz,M.9,2016,3.5,1,2\n"
-        );
+        await south.ImportAsync("save", OnePlanting);
         var bare = await south.PlantingAsync("L1");
         await south.PutAsync(
             $"/api/v1/plantings/{(string)bare["id"]!}/days",
@@ -230,15 +229,43 @@ public sealed class WeatherTests(WeatherTests.Application application) : IClassF
         }
     }
 
+    // A slow source is still read when the next reading begins; the one that began later tells.
+    [Fact]
+    public async Task Of_two_readings_at_once_the_later_tells_and_the_earlier_fails_nobody()
+    {
+        using var client = await application.InNewEstateAsync(_client, "Read twice");
+        await client.ImportAsync("save", OnePlanting);
+        var id = (Guid)(await Site(client, "Lake"))["id"]!;
+        var estate = (Guid)(await client.ReadAsync("/api/v1/session"))["here"]!["estateId"]!;
+        await using var early = application.Services.CreateAsyncScope();
+        await using var late = application.Services.CreateAsyncScope();
+        var stores = new[] { early, late }
+            .Select(scope =>
+            {
+                scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
+                return scope.ServiceProvider.GetRequiredService<WeatherStore>();
+            })
+            .ToList();
+        var cancel = TestContext.Current.CancellationToken;
+        var site = (await stores[0].SitesAsync(cancel)).Single(s => s.Site.Id == id).Site;
+        var now = DateTimeOffset.UtcNow;
+        foreach (var store in stores)
+            Assert.True(await store.ClaimAsync(site, now, TimeSpan.Zero, cancel));
+
+        WeatherDay day = new(Today, -1, 6, 0, 2);
+        await stores[0].TakeAsync(site, [day], now, cancel);
+        Assert.Empty((await Site(client, "Lake"))["days"]!.AsArray());
+        await stores[1].TakeAsync(site, [day], now, cancel);
+        var seen = await Site(client, "Lake");
+        Assert.Null((string?)seen["problem"]);
+        Assert.Single(seen["days"]!.AsArray());
+    }
+
     [Fact]
     public async Task A_forecast_in_a_file_is_one_and_the_day_measured_takes_its_place()
     {
         using var client = await application.InNewEstateAsync(_client, "Filed");
-        await client.ImportAsync(
-            "save",
-            "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n"
-                + "Lake,L1,L1,Piece,Topaz,M.9,2016,3.5,1,2\n"
-        );
+        await client.ImportAsync("save", OnePlanting);
         var day = Today.AddDays(1).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         await client.ImportAsync("save", $"Date,Min (°C),Max (°C),Forecast\n{day},-5,4,yes\n", "weather");
         Assert.True((bool)(await Site(client, "Lake"))["days"]![0]!["isForecast"]!);

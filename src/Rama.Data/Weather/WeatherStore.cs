@@ -139,6 +139,14 @@ public sealed class WeatherStore(RamaContext database)
     {
         if (await database.WeatherReads.SingleOrDefaultAsync(r => r.SiteId == site.Id, cancel) is { } read)
             (read.Problem, read.ReadAt) = (problem, problem is null ? now : read.ReadAt);
-        await database.SaveChangesAsync(cancel);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        // Another reading began after this one, and tells what it finds.
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            database.ChangeTracker.Clear();
+        }
     }
 }

@@ -108,7 +108,7 @@ public static class LearnedPackOut
                 message
                     + $"where {usual.Value * 100:0} % is usual: "
                     + (learned.Value > usual.Value ? "fewer" : "more")
-                    + " fruit make the same tonnes packed.",
+                    + " fruit make the same weight packed.",
                 years,
                 learned,
                 usual
