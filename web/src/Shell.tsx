@@ -1,6 +1,6 @@
 import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation, useSearchParams } from 'react-router';
-import { Choice } from './entry/Field';
+import { Choice } from './entry/Choice';
 import { ShellKeys } from './keys/ShellKeys';
 import { AccountMenu } from './people/AccountMenu';
 import { HowYouRead } from './people/HowYouRead';

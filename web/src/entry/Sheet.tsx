@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useRef, type ClipboardEvent, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
 import { useReading } from '../words/useReading';
-import type { Option } from './Field';
+import type { Option } from './Choice';
 import { isEmptyLine, paste, type Line } from './paste';
 import './sheet.css';
 

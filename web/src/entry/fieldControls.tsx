@@ -1,5 +1,6 @@
 import type { Draft } from './draft';
-import { Choice, Field, type FieldProps, type Option } from './Field';
+import { Choice, type Option } from './Choice';
+import { Field, type FieldProps } from './Field';
 
 export type FieldControls = ReturnType<typeof fieldControls>;
 

@@ -1,5 +1,5 @@
 import type { ExchangeColumn, FileView, ImportMapping } from '../api/client';
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useReading } from '../words/useReading';
 import { useFieldName } from './fieldName';
 

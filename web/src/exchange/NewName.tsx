@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { api, answered } from '../api/client';
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useAttempt } from '../entry/useAttempt';
 import { useMay } from '../people/session';
 import { useCatalogue } from '../stages/estate/useCatalogue';

@@ -1,5 +1,5 @@
 import type { ColumnMapping, ExchangeColumn, FileView, ImportMapping, ValueMapping } from '../api/client';
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useReading } from '../words/useReading';
 import { NewName } from './NewName';
 import { PackageMass } from './PackageMass';

@@ -1,4 +1,4 @@
-import type { Option } from '../entry/Field';
+import type { Option } from '../entry/Choice';
 import { useCatalogue } from '../stages/estate/useCatalogue';
 import { useReading } from '../words/useReading';
 

@@ -1,4 +1,4 @@
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useReading } from '../words/useReading';
 import { chooseShade, useShadeChoice, type ShadeChoice } from './shade';
 

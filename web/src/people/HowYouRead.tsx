@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { api, answered, type SeasonView } from '../api/client';
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useAttempt } from '../entry/useAttempt';
 import { useSeason } from '../stages/season/useSeason';
 import { useReading } from '../words/useReading';

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { api, answered, type PersonView, type Role } from '../api/client';
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
 import { useCrew } from '../stages/crew/useCrew';

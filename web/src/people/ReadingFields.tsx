@@ -1,4 +1,4 @@
-import { Choice } from '../entry/Field';
+import { Choice } from '../entry/Choice';
 import { decimalOf, languageOf, localeWith } from '../units/format';
 import { useReading } from '../words/useReading';
 

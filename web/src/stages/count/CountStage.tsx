@@ -1,6 +1,7 @@
 import { Segmented } from 'antd';
 import { Link } from 'react-router';
-import { Choice, Field } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
+import { Field } from '../../entry/Field';
 import { fieldControls } from '../../entry/fieldControls';
 import { Sheet, type SheetColumn } from '../../entry/Sheet';
 import { Part } from '../../planting/Part';

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api, answered, type TreeSheetView } from '../../api/client';
 import { cellAt, fitted, scaleOf, stepOf, zoomed, type SheetView } from '../../drawings/rowSheet';
 import { useWidth } from '../../drawings/useWidth';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { rowSheetKeys } from '../../keys/ofPages';
 import { useTell } from '../../keys/told';
 import { Trouble } from '../../Trouble';

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import type { ScanFileView, ScanMapping, ScanReport } from '../../api/client';
-import { ChoiceField } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Choice';
 import { FileWork } from '../../exchange/FileWork';
 import { useFileWork } from '../../exchange/useFileWork';
 import '../../words/count';

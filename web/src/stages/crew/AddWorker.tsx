@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { Choice, Field } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
+import { Field } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
 import { cardLanguages, useCrewChanges } from './useCrew';
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CrewPlanView, CrewTaskView, TaskChoiceEntry } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { CrewPlanView, CrewTaskView } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { languageOf } from '../../units/format';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';

@@ -1,7 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { CrewView, PrunerPractice, WorkerView } from '../../api/client';
-import { Choice, Field } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
+import { Field } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
 import { faultsOf } from '../prescribe/practice/practiceFaults';
 import { cardLanguages, useCrewChanges } from './useCrew';

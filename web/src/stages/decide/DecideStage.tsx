@@ -6,7 +6,7 @@ import '../../words/prescribe';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { ByClass } from './ByClass';
 import { useCatalogue } from '../estate/useCatalogue';
 import './decide.css';

@@ -10,7 +10,7 @@ import {
   type RootstockEntry,
   type VarietyEntry,
 } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { CatalogueVariety, Step } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, answered, type MapBlock, type SeasonLine } from '../../api/client';
 import { linesPath, middleOf, ringsPath, scaleBar, windowOf, zoomed, type MapWindow } from '../../drawings/mapView';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { Pending } from '../season/Pending';

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type Anchor, type DaysGroup, type DaysOfPlanting, type DaysView } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { useAttempt } from '../../entry/useAttempt';
 import { Wide } from '../../look/Wide';
 import { useMay } from '../../people/session';

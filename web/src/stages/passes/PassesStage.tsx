@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type PlannedPass, type ProgrammeView, type WorkProgress } from '../../api/client';
 import { yearLine, type YearSpan } from '../../drawings/yearLine';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';

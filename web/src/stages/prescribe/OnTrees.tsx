@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { type ReactNode, useState } from 'react';
 import type { BlockSimulation } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { LearnedLine, PlantingLearningView } from '../../api/client';
 import { ForetoldSeasons } from '../../drawings/ForetoldSeasons';
-import { ChoiceField, Field } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Choice';
+import { Field } from '../../entry/Field';
 import { Why } from '../../entry/Why';
 import { Part } from '../../planting/Part';
 import { usePlantingWork } from '../../planting/usePlanting';

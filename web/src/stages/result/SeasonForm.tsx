@@ -1,4 +1,5 @@
-import { Choice, Field } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
+import { Field } from '../../entry/Field';
 import type { Line } from '../../entry/paste';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { firstUnit } from '../../units/system';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { SeasonLine } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { titleOf } from '../../planting/titleOf';
 import { useReading } from '../../words/useReading';
 import { useAnswers } from './useAnswers';

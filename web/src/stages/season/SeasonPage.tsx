@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { SeasonView } from '../../api/client';
 import { yearLine } from '../../drawings/yearLine';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { stepsOf, Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';

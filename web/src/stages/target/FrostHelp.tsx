@@ -2,7 +2,7 @@ import { Button, Popover } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, answered, type TargetDesk } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';

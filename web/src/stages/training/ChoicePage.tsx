@@ -12,7 +12,7 @@ import {
   type SystemChoiceEntry,
 } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { problemText } from '../../entry/problemText';

@@ -8,7 +8,7 @@ import { useAttempt } from '../../entry/useAttempt';
 import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 
 const spec: FormSpec = {
   height: { amount: 'm' },

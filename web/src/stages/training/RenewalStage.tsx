@@ -6,7 +6,7 @@ import { api, answered, type RenewalView, type WinterRenewalEntry } from '../../
 import { AgesDrawing } from '../../drawings/AgesDrawing';
 import { ScaffoldRound } from '../../drawings/ScaffoldRound';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { useAttempt } from '../../entry/useAttempt';

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { api, answered, type ReworkedTreeEntry, type ReworkView } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { ChoiceField } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { readNumbers } from '../../entry/numberList';
 import { useAttempt } from '../../entry/useAttempt';

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { api, answered, type ReworkStanding, type ReworkView } from '../../api/client';
-import { ChoiceField } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Choice';
 import { useAttempt } from '../../entry/useAttempt';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';

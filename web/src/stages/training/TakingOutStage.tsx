@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, RequestError, type TakingOut, type TakingOutEntry } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { ChoiceField } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { problemText } from '../../entry/problemText';

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { api, answered, type SiteEntry, type SiteView } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { Choice } from '../../entry/Field';
+import { Choice } from '../../entry/Choice';
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
 import { useReading } from '../../words/useReading';

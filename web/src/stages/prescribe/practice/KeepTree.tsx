@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import { useCrew } from '../../crew/useCrew';
 import type { useBench } from '../useBench';

@@ -2,7 +2,7 @@ import { Button, Checkbox } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { SeasonView } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useMay } from '../../../people/session';
 import { Trouble } from '../../../Trouble';
 import type { Language } from '../../../units/format';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { SystemPack, TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import { NumberLine } from './NumberLine';
 import { RuleLine, WordsLines } from './RuleLine';

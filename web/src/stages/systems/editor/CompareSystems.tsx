@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { CatalogueView, TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import { differences } from './compareSystems';
 import { usePack } from '../useSystem';

@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import type { TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import type { ListProps } from './ListProps';
 import { NumberLine } from './NumberLine';

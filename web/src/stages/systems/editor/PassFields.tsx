@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import type { ReactNode } from 'react';
 import type { Anchor, Hands, PackPreview, TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
 import { anchorsOfTheYear, siteAnchors } from '../../passes/anchors';

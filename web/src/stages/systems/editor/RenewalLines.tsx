@@ -1,5 +1,5 @@
 import type { TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import type { ListProps } from './ListProps';
 import { NumberLine } from './NumberLine';

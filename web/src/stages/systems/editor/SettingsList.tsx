@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import { AddByName } from './AddByName';
 import type { ListProps } from './ListProps';

@@ -1,4 +1,4 @@
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import type { ListProps } from './ListProps';
 import { faultAt } from './packFaults';

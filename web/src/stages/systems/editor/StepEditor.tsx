@@ -1,6 +1,6 @@
 import { Button, Checkbox } from 'antd';
 import type { TrainingSystem } from '../../../api/client';
-import { Choice } from '../../../entry/Field';
+import { Choice } from '../../../entry/Choice';
 import { useReading } from '../../../words/useReading';
 import { NumberLine } from './NumberLine';
 import { faultAt, type PackFaults } from './packFaults';
