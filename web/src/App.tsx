@@ -1,12 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { api, answered, type Act, type SessionView } from './api/client';
 import { Only } from './people/Only';
 import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
-import { NoEstatePage } from './people/NoEstatePage';
-import { SignInPage } from './people/SignInPage';
 import { BrokenRoute } from './Broken';
+import { page } from './page';
 import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
 import type { UnitSystem } from './units/system';
@@ -15,88 +14,76 @@ import { localeOf } from './units/format';
 import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
-const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
-const CrewPlanPage = lazy(() => import('./stages/crew/CrewPlanPage').then((m) => ({ default: m.CrewPlanPage })));
-const PlantingWords = lazy(() => import('./planting/PlantingWords').then((m) => ({ default: m.PlantingWords })));
-const NewPlantingPage = lazy(() =>
-  import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })),
-);
-const EstateStage = lazy(() => import('./stages/estate/EstateStage').then((m) => ({ default: m.EstateStage })));
-const TargetStage = lazy(() => import('./stages/target/TargetStage').then((m) => ({ default: m.TargetStage })));
-const RulePage = lazy(() => import('./stages/target/RulePage').then((m) => ({ default: m.RulePage })));
-const CountStage = lazy(() => import('./stages/count/CountStage').then((m) => ({ default: m.CountStage })));
-const DecideStage = lazy(() => import('./stages/decide/DecideStage').then((m) => ({ default: m.DecideStage })));
-const PrescribeStage = lazy(() =>
-  import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })),
-);
-const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
-const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
-const TrainingStage = lazy(() => import('./stages/training/TrainingStage').then((m) => ({ default: m.TrainingStage })));
-const SidesStage = lazy(() => import('./stages/training/SidesStage').then((m) => ({ default: m.SidesStage })));
-const RenewalStage = lazy(() => import('./stages/training/RenewalStage').then((m) => ({ default: m.RenewalStage })));
-const ReworkStage = lazy(() => import('./stages/training/ReworkStage').then((m) => ({ default: m.ReworkStage })));
-const TakingOutStage = lazy(() =>
-  import('./stages/training/TakingOutStage').then((m) => ({ default: m.TakingOutStage })),
-);
-const TodayPage = lazy(() => import('./stages/crew/field/TodayPage').then((m) => ({ default: m.TodayPage })));
-const TrialPage = lazy(() => import('./stages/crew/trial/TrialPage').then((m) => ({ default: m.TrialPage })));
-const DepthPage = lazy(() => import('./stages/crew/depth/DepthPage').then((m) => ({ default: m.DepthPage })));
-const CostsPage = lazy(() => import('./stages/crew/cost/CostsPage').then((m) => ({ default: m.CostsPage })));
-const WorkListPage = lazy(() => import('./stages/crew/WorkListPage').then((m) => ({ default: m.WorkListPage })));
-const WorkPage = lazy(() => import('./stages/crew/field/WorkPage').then((m) => ({ default: m.WorkPage })));
-const CheckTreePage = lazy(() =>
-  import('./stages/check/field/CheckTreePage').then((m) => ({ default: m.CheckTreePage })),
-);
-const CropPage = lazy(() => import('./stages/result/field/CropPage').then((m) => ({ default: m.CropPage })));
-const CheckStage = lazy(() => import('./stages/check/CheckStage').then((m) => ({ default: m.CheckStage })));
-const HandsPage = lazy(() => import('./stages/check/HandsPage').then((m) => ({ default: m.HandsPage })));
-const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
-const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
-const TrainingPrintPage = lazy(() =>
-  import('./stages/training/TrainingPrintPage').then((m) => ({ default: m.TrainingPrintPage })),
-);
-const YearPage = lazy(() => import('./stages/passes/YearPage').then((m) => ({ default: m.YearPage })));
-const DaysPage = lazy(() => import('./stages/passes/DaysPage').then((m) => ({ default: m.DaysPage })));
-const WeatherPage = lazy(() => import('./stages/weather/WeatherPage').then((m) => ({ default: m.WeatherPage })));
-const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
-const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
-const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
-const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
-const SessionsPage = lazy(() => import('./people/SessionsPage').then((m) => ({ default: m.SessionsPage })));
-const JoinPage = lazy(() => import('./people/JoinPage').then((m) => ({ default: m.JoinPage })));
-const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ default: m.CrewPage })));
-const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
-const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
-const ChoicePage = lazy(() => import('./stages/training/ChoicePage').then((m) => ({ default: m.ChoicePage })));
-const PracticePage = lazy(() =>
-  import('./stages/prescribe/practice/PracticePage').then((m) => ({ default: m.PracticePage })),
-);
-const TreesPage = lazy(() => import('./stages/systems/TreesPage').then((m) => ({ default: m.TreesPage })));
-const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
-const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
-const KnownPage = lazy(() => import('./stages/season/KnownPage').then((m) => ({ default: m.KnownPage })));
-const FieldShell = lazy(() => import('./field/FieldShell').then((m) => ({ default: m.FieldShell })));
-const FieldPage = lazy(() => import('./field/FieldPage').then((m) => ({ default: m.FieldPage })));
-const NotTakenPage = lazy(() => import('./field/NotTakenPage').then((m) => ({ default: m.NotTakenPage })));
-const PassPage = lazy(() => import('./stages/passes/field/PassPage').then((m) => ({ default: m.PassPage })));
-const PassCardPage = lazy(() => import('./stages/passes/PassCardPage').then((m) => ({ default: m.PassCardPage })));
-const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) => ({ default: m.TallyPage })));
-const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
-const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));
-const RoutePage = lazy(() => import('./stages/count/RoutePage').then((m) => ({ default: m.RoutePage })));
-const RoutesPage = lazy(() => import('./stages/count/RoutesPage').then((m) => ({ default: m.RoutesPage })));
-const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) => ({ default: m.RowSheetPage })));
-const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
-const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
-const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
-const LearningPage = lazy(() => import('./stages/result/LearningPage').then((m) => ({ default: m.LearningPage })));
-const SeasonsPage = lazy(() => import('./stages/result/SeasonsPage').then((m) => ({ default: m.SeasonsPage })));
-const WallPage = lazy(() => import('./stages/season/WallPage').then((m) => ({ default: m.WallPage })));
-const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
-const PrintRunPage = lazy(() =>
-  import('./stages/prescribe/print/PrintRunPage').then((m) => ({ default: m.PrintRunPage })),
-);
-const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
+const PlantingPage = page(() => import('./planting/PlantingPage'), 'PlantingPage');
+const CrewPlanPage = page(() => import('./stages/crew/CrewPlanPage'), 'CrewPlanPage');
+const PlantingWords = page(() => import('./planting/PlantingWords'), 'PlantingWords');
+const NewPlantingPage = page(() => import('./stages/estate/NewPlantingPage'), 'NewPlantingPage');
+const EstateStage = page(() => import('./stages/estate/EstateStage'), 'EstateStage');
+const TargetStage = page(() => import('./stages/target/TargetStage'), 'TargetStage');
+const RulePage = page(() => import('./stages/target/RulePage'), 'RulePage');
+const CountStage = page(() => import('./stages/count/CountStage'), 'CountStage');
+const DecideStage = page(() => import('./stages/decide/DecideStage'), 'DecideStage');
+const PrescribeStage = page(() => import('./stages/prescribe/PrescribeStage'), 'PrescribeStage');
+const ResultStage = page(() => import('./stages/result/ResultStage'), 'ResultStage');
+const PassesStage = page(() => import('./stages/passes/PassesStage'), 'PassesStage');
+const TrainingStage = page(() => import('./stages/training/TrainingStage'), 'TrainingStage');
+const SidesStage = page(() => import('./stages/training/SidesStage'), 'SidesStage');
+const RenewalStage = page(() => import('./stages/training/RenewalStage'), 'RenewalStage');
+const ReworkStage = page(() => import('./stages/training/ReworkStage'), 'ReworkStage');
+const TakingOutStage = page(() => import('./stages/training/TakingOutStage'), 'TakingOutStage');
+const TodayPage = page(() => import('./stages/crew/field/TodayPage'), 'TodayPage');
+const TrialPage = page(() => import('./stages/crew/trial/TrialPage'), 'TrialPage');
+const DepthPage = page(() => import('./stages/crew/depth/DepthPage'), 'DepthPage');
+const CostsPage = page(() => import('./stages/crew/cost/CostsPage'), 'CostsPage');
+const WorkListPage = page(() => import('./stages/crew/WorkListPage'), 'WorkListPage');
+const WorkPage = page(() => import('./stages/crew/field/WorkPage'), 'WorkPage');
+const CheckTreePage = page(() => import('./stages/check/field/CheckTreePage'), 'CheckTreePage');
+const CropPage = page(() => import('./stages/result/field/CropPage'), 'CropPage');
+const CheckStage = page(() => import('./stages/check/CheckStage'), 'CheckStage');
+const HandsPage = page(() => import('./stages/check/HandsPage'), 'HandsPage');
+const ReworkPage = page(() => import('./stages/training/field/ReworkPage'), 'ReworkPage');
+const LeaderStage = page(() => import('./stages/training/LeaderStage'), 'LeaderStage');
+const TrainingPrintPage = page(() => import('./stages/training/TrainingPrintPage'), 'TrainingPrintPage');
+const YearPage = page(() => import('./stages/passes/YearPage'), 'YearPage');
+const DaysPage = page(() => import('./stages/passes/DaysPage'), 'DaysPage');
+const WeatherPage = page(() => import('./stages/weather/WeatherPage'), 'WeatherPage');
+const HistoryPage = page(() => import('./stages/estate/HistoryPage'), 'HistoryPage');
+const SignInPage = page(() => import('./people/SignInPage'), 'SignInPage');
+const NoEstatePage = page(() => import('./people/NoEstatePage'), 'NoEstatePage');
+const FirstManagerPage = page(() => import('./people/FirstManagerPage'), 'FirstManagerPage');
+const EstatePage = page(() => import('./stages/season/EstatePage'), 'EstatePage');
+const PeoplePage = page(() => import('./people/PeoplePage'), 'PeoplePage');
+const SessionsPage = page(() => import('./people/SessionsPage'), 'SessionsPage');
+const JoinPage = page(() => import('./people/JoinPage'), 'JoinPage');
+const CrewPage = page(() => import('./stages/crew/CrewPage'), 'CrewPage');
+const MapPage = page(() => import('./stages/estate/MapPage'), 'MapPage');
+const CataloguePage = page(() => import('./stages/estate/CataloguePage'), 'CataloguePage');
+const ChoicePage = page(() => import('./stages/training/ChoicePage'), 'ChoicePage');
+const PracticePage = page(() => import('./stages/prescribe/practice/PracticePage'), 'PracticePage');
+const TreesPage = page(() => import('./stages/systems/TreesPage'), 'TreesPage');
+const SystemsPage = page(() => import('./stages/systems/SystemsPage'), 'SystemsPage');
+const ExchangePage = page(() => import('./exchange/ExchangePage'), 'ExchangePage');
+const KnownPage = page(() => import('./stages/season/KnownPage'), 'KnownPage');
+const FieldShell = page(() => import('./field/FieldShell'), 'FieldShell');
+const FieldPage = page(() => import('./field/FieldPage'), 'FieldPage');
+const NotTakenPage = page(() => import('./field/NotTakenPage'), 'NotTakenPage');
+const PassPage = page(() => import('./stages/passes/field/PassPage'), 'PassPage');
+const PassCardPage = page(() => import('./stages/passes/PassCardPage'), 'PassCardPage');
+const TallyPage = page(() => import('./stages/count/field/TallyPage'), 'TallyPage');
+const CutPage = page(() => import('./stages/count/field/CutPage'), 'CutPage');
+const WalkPage = page(() => import('./stages/count/field/WalkPage'), 'WalkPage');
+const RoutePage = page(() => import('./stages/count/RoutePage'), 'RoutePage');
+const RoutesPage = page(() => import('./stages/count/RoutesPage'), 'RoutesPage');
+const RowSheetPage = page(() => import('./stages/count/RowSheetPage'), 'RowSheetPage');
+const ScanPage = page(() => import('./stages/count/ScanPage'), 'ScanPage');
+const BenchPage = page(() => import('./stages/prescribe/BenchPage'), 'BenchPage');
+const ResultsPage = page(() => import('./stages/result/ResultsPage'), 'ResultsPage');
+const LearningPage = page(() => import('./stages/result/LearningPage'), 'LearningPage');
+const SeasonsPage = page(() => import('./stages/result/SeasonsPage'), 'SeasonsPage');
+const WallPage = page(() => import('./stages/season/WallPage'), 'WallPage');
+const WinterPage = page(() => import('./stages/season/WinterPage'), 'WinterPage');
+const PrintRunPage = page(() => import('./stages/prescribe/print/PrintRunPage'), 'PrintRunPage');
+const CardPage = page(() => import('./stages/prescribe/CardPage'), 'CardPage');
 
 /** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
 const framed = (children: RouteObject[]): RouteObject => ({ errorElement: <BrokenRoute />, children });
@@ -256,14 +243,24 @@ export function App() {
         <JoinPage />
       </Suspense>
     );
-  if (!signedIn) return <SignInPage over={null} />;
-  if (now.state === 'signedIn' && !now.here) return <NoEstatePage session={now} />;
+  if (!signedIn)
+    return (
+      <Suspense>
+        <SignInPage over={null} />
+      </Suspense>
+    );
+  if (now.state === 'signedIn' && !now.here)
+    return (
+      <Suspense>
+        <NoEstatePage session={now} />
+      </Suspense>
+    );
   return (
     <ReadingContext.Provider value={reading}>
       <Suspense>
         <RouterProvider router={router} />
       </Suspense>
-      {now.state === 'signedOut' && (asked || !inField()) && <SignInPage over={signedIn} />}
+      <Suspense>{now.state === 'signedOut' && (asked || !inField()) && <SignInPage over={signedIn} />}</Suspense>
     </ReadingContext.Provider>
   );
 }

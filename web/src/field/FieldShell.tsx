@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
+import { AskedKeys } from '../keys/AskedKeys';
 import { countNotTaken } from './notTaken';
 import { sendDrafts, waitingByEstate } from './queue';
 import { keepSending, sendNow, type SyncState } from './sending';
@@ -12,9 +13,6 @@ import '../words/count';
 import { useReading } from '../words/useReading';
 import './field.css';
 import { FieldContext, putter } from './useField';
-
-// For a laptop in the shed; a phone has no keys to tell.
-const KeysSheet = lazy(() => import('../keys/KeysSheet').then((m) => ({ default: m.KeysSheet })));
 
 /** The frame of the pages for the row: whose estate, and what still waits to be sent. */
 export function FieldShell() {
@@ -103,9 +101,8 @@ export function FieldShell() {
             </Link>
           </p>
         )}
-        <Suspense>
-          <KeysSheet />
-        </Suspense>
+        {/* For a laptop in the shed; a phone has no keys to tell. */}
+        <AskedKeys />
         <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
           <Outlet />
         </Suspense>

@@ -1,8 +1,6 @@
 import { Modal } from 'antd';
-import { useState } from 'react';
 import { useReading } from '../words/useReading';
-import { useTold } from './told';
-import { useKeys } from './useKeys';
+import type { ToldKeys } from './told';
 
 const shownAs: Record<string, string> = {
   ArrowRight: '→',
@@ -15,26 +13,17 @@ const shownAs: Record<string, string> = {
   PageDown: 'PgDn',
 };
 
+interface KeysSheetProps {
+  told: readonly ToldKeys[];
+  isOpen: boolean;
+  onClose: () => void;
+}
+
 /** The sheet that tells the keys of what is on the screen. */
-export function KeysSheet() {
+export function KeysSheet({ told, isOpen, onClose }: KeysSheetProps) {
   const { t } = useReading();
-  const [isOpen, setOpen] = useState(false);
-  const told = useTold();
-  useKeys({
-    '?': () => {
-      // Where there are none there is nothing to tell.
-      setOpen(told.length > 0);
-    },
-  });
   return (
-    <Modal
-      open={isOpen}
-      onCancel={() => {
-        setOpen(false);
-      }}
-      footer={null}
-      title={t('keys.title')}
-    >
+    <Modal open={isOpen} onCancel={onClose} footer={null} title={t('keys.title')}>
       <div data-test="keys">
         {told.map(({ title, lines }) => (
           <section key={title}>

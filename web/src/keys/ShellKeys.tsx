@@ -1,11 +1,9 @@
-import { lazy, Suspense } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { nextToDo } from '../stages/season/find';
 import { useSeason } from '../stages/season/useSeason';
+import { AskedKeys } from './AskedKeys';
 import { shellKeys } from './ofPages';
 import { useKeys } from './useKeys';
-
-const KeysSheet = lazy(() => import('./KeysSheet').then((m) => ({ default: m.KeysSheet })));
 
 /** The stages of a planting by their key; 6 is kept for the check. */
 const stages: Record<string, string> = {
@@ -57,9 +55,5 @@ export function ShellKeys() {
     },
     shellKeys,
   );
-  return (
-    <Suspense fallback={null}>
-      <KeysSheet />
-    </Suspense>
-  );
+  return <AskedKeys />;
 }

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import en from '../words/en.json';
+import enPages from '../words/en-pages.json';
+import enFirst from '../words/en.json';
 import es from '../words/es.json';
 import { benchKeys, crewPlanKeys, marginKeys, rowSheetKeys, seasonKeys, shellKeys, tallyKeys } from './ofPages';
 
@@ -24,7 +25,7 @@ it.each([
 it('tells each key a stretch means', () => expect(keysOf(['1–5 7', ''])).toEqual(['1', '2', '3', '4', '5', '7']));
 
 it.each([
-  ['English', en],
+  ['English', { ...enFirst, ...enPages }],
   ['Spanish', es],
 ])('has the words of the sheet in %s', (_, words) => {
   for (const { title, lines } of everywhere)

@@ -8,7 +8,7 @@ import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
 import './people.css';
 import { sessionKey, signOut, useSession } from './session';
-import { SignInForm } from './SignInPage';
+import { SignInForm } from './SignInForm';
 
 /** Where the link of an invitation leads; whoever follows it decides whether to take it up. */
 export function JoinPage() {

@@ -1,10 +1,11 @@
 import { expect, it } from 'vitest';
 import enCount from './en-count.json';
 import enPrescribe from './en-prescribe.json';
+import enPages from './en-pages.json';
 import en from './en.json';
 import es from './es.json';
 
-const english: Record<string, string> = { ...en, ...enCount, ...enPrescribe };
+const english: Record<string, string> = { ...en, ...enPages, ...enCount, ...enPrescribe };
 
 const placeholders = (text: string) => [...new Set(text.match(/\{\{\w+\}\}/g) ?? [])].sort();
 

@@ -1,4 +1,3 @@
-import { Segmented } from 'antd';
 import { useReading } from '../../words/useReading';
 import type { Density as Of } from './useDensity';
 
@@ -6,15 +5,20 @@ import type { Density as Of } from './useDensity';
 export function Density({ value, onChange }: { value: Of; onChange: (next: Of) => void }) {
   const { t } = useReading();
   return (
-    <Segmented
-      className="season-density"
-      aria-label={t('season.density')}
-      value={value}
-      onChange={onChange}
-      options={(['roomy', 'dense'] as const).map((of) => ({
-        value: of,
-        label: <span data-test={`density-${of}`}>{t(`season.density-${of}`)}</span>,
-      }))}
-    />
+    <div className="season-density" role="radiogroup" aria-label={t('season.density')}>
+      {(['roomy', 'dense'] as const).map((of) => (
+        <label key={of} data-test={`density-${of}`}>
+          <input
+            type="radio"
+            name="density"
+            checked={of === value}
+            onChange={() => {
+              onChange(of);
+            }}
+          />
+          {t(`season.density-${of}`)}
+        </label>
+      ))}
+    </div>
   );
 }

@@ -1,5 +1,5 @@
-import { Button, Input } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { Button } from 'antd';
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { SeasonView } from '../../api/client';
 import { yearLine } from '../../drawings/yearLine';
@@ -23,21 +23,24 @@ import {
 import { MonthNames } from '../passes/Months';
 import '../passes/passes.css';
 import { DueNotes } from '../estate/notes/DueNotes';
-import { Heat, Warnings } from '../weather/Warnings';
+import { page } from '../../page';
+import { Warnings } from '../weather/Warnings';
 import { Density } from './Density';
 import { DenseLine } from './DenseLine';
 import { pathTo, scalesOf } from './lineWords';
 import { ListInView } from './ListInView';
-import { Many } from './Many';
 import { Pending } from './Pending';
 import { RemovedNote } from './RemovedNote';
 import { RoomyLine } from './RoomyLine';
 import './season.css';
-import { SeasonStart } from './SeasonStart';
 import { StageTotals } from './StageTotals';
 import { useChosen } from './useChosen';
 import { useDensity } from './useDensity';
 import { useSeason } from './useSeason';
+
+const Heat = page(() => import('../weather/Heat'), 'Heat');
+const SeasonStart = page(() => import('./SeasonStart'), 'SeasonStart');
+const Many = page(() => import('./Many'), 'Many');
 
 /** Home: every planting in the order of the work, with what to do about it and the number that matters. */
 export function SeasonPage() {
@@ -122,28 +125,31 @@ function Season({ season }: { season: SeasonView }) {
           </p>
           {season.heat.length > 0 && (
             <p className="dim">
-              <Heat heat={season.heat} />
+              <Suspense fallback={'\u00a0'}>
+                <Heat heat={season.heat} />
+              </Suspense>
             </p>
           )}
         </div>
         <div className="season-tools">
           {lines.length > 0 && (
-            <div ref={box}>
-              <Input
+            <div ref={box} className="season-find-box">
+              <input
+                type="search"
+                className="season-find"
                 placeholder={t('season.find')}
                 aria-label={t('season.find')}
                 value={find}
                 onChange={(e) => {
                   setFind(e.target.value);
                 }}
-                onPressEnter={() => {
+                onKeyDown={(e) => {
                   // What is found is opened: the only hit, or the first of them.
-                  if (find !== '' && shown[0]) void go(pathTo(shown[0], search));
+                  if (e.key === 'Enter' && find !== '' && shown[0]) void go(pathTo(shown[0], search));
                 }}
                 data-test="find"
-                suffix={<kbd>/</kbd>}
-                allowClear
               />
+              <kbd>/</kbd>
             </div>
           )}
           {lines.length > 0 && <Button onClick={() => void go('/known')}>{t('known.open')}</Button>}
@@ -176,7 +182,7 @@ function Season({ season }: { season: SeasonView }) {
       <Pending pending={season.pending} />
       <Warnings warnings={season.warnings} most={3} />
       {!season.isPast && <DueNotes />}
-      {lines.length === 0 && <SeasonStart />}
+      <Suspense>{lines.length === 0 && <SeasonStart />}</Suspense>
       {lines.length > 1 && (
         <div className="season-filters" role="group" aria-label={t('season.filter')}>
           {all.map((facet) => {
@@ -288,7 +294,9 @@ function Season({ season }: { season: SeasonView }) {
               )
             }
           />
-          {many.chosen.length > 0 && <Many lines={many.chosen} isPast={season.isPast} onClear={many.clear} />}
+          <Suspense>
+            {many.chosen.length > 0 && <Many lines={many.chosen} isPast={season.isPast} onClear={many.clear} />}
+          </Suspense>
         </>
       )}
     </main>

@@ -8,7 +8,8 @@ import { Trouble } from '../../Trouble';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { SiteForm } from './SiteForm';
-import { Heat, Warnings } from './Warnings';
+import { Heat } from './Heat';
+import { Warnings } from './Warnings';
 import './weather.css';
 
 /** The weather of the sites: what holds passes up first, then the days, then where they come from. */
