@@ -24,7 +24,7 @@ function firstFiles(file: string, known = new Map<string, string>()) {
 // The sheet of keys comes with the words of pages; sentences of the core are told on no first page.
 const files = [...firstFiles(join(source, 'main.tsx'))].filter(([file]) => !file.endsWith('ofPages.ts'));
 const later = Object.keys(ofPages).filter((key) => !key.startsWith('notice:') && !(key in words));
-const plain = (key: string) => key.replace(/@.*$/, '').replace(/_(one|other)$/, '');
+const plain = (key: string) => key.replace(/@.*$/, '').replace(/(_ordinal)?_(one|two|few|other)$/, '');
 
 it('reads the files of the first page', () => {
   expect(files.map(([file]) => file).filter((file) => /(Season|Target)(Page|Stage)\.tsx$/.test(file))).toEqual([
@@ -37,7 +37,7 @@ it('has the words of the first page without those of the others', () => {
     // Paths of pages look like words.
     const said = text.replace(/path: '[^']*'|page\(.*?\);/g, '');
     const literal = new Set([...said.matchAll(/'([^'\n]+)'/g)].map(([, key]) => key!));
-    const begun = [...said.matchAll(/`([^`$]*[.:])\$\{/g)].map(([, start]) => start!);
+    const begun = [...said.matchAll(/`([^`$]{2,})\$\{/g)].map(([, start]) => start!);
     return later
       .filter((key) => literal.has(plain(key)) || begun.some((start) => key.startsWith(start)))
       .map((key) => `${file.slice(source.length + 1)}: ${key}`);
