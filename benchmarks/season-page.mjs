@@ -45,6 +45,7 @@ for (let round = 0; round < ROUNDS; round++) {
     times.push({
       ...seen,
       answer: season.took,
+      answered: season.end,
       scriptKb: fetched.filter((f) => f.script).reduce((sum, f) => sum + f.bytes, 0) / 1000,
     });
   }

@@ -32,6 +32,30 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         Assert.NotEqual(nonces[0], nonces[1]);
     }
 
+    // What nobody may read is not asked for, and no page fetches lines it does not show.
+    [Theory]
+    [InlineData(true, "/", "session", "season")]
+    [InlineData(true, "/?season=2025", "session")]
+    [InlineData(true, "/plantings/new", "session")]
+    [InlineData(false, "/", "session")]
+    public async Task The_page_has_the_browser_ask_ahead_for_what_it_will_need(
+        bool signedIn,
+        string path,
+        params string[] asked
+    )
+    {
+        using var stranger = application.CreateClient();
+        using var answer = await (signedIn ? _client : stranger).GetAsync(
+            new Uri(path, UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        var page = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(
+            asked.Select(a => $"/api/v1/{a}"),
+            page.Split("<link ").Where(l => l.Contains("as=\"fetch\"")).Select(l => l.Split("href=\"")[1].Split('"')[0])
+        );
+    }
+
     [Fact]
     public async Task Another_site_s_name_for_this_machine_is_refused()
     {

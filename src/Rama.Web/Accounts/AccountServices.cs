@@ -16,6 +16,9 @@ internal static class AccountServices
     /// <summary>Name of the limit on tries to sign in.</summary>
     public const string TriesLimit = "tries";
 
+    /// <summary>Name of the cookie of whoever is signed in.</summary>
+    public const string CookieName = "rama";
+
     // A person's cookie or a machine's token, never both.
     private const string AnyScheme = "rama";
 
@@ -83,7 +86,7 @@ internal static class AccountServices
 
     private static void Cookie(CookieAuthenticationOptions cookie)
     {
-        cookie.Cookie.Name = "rama";
+        cookie.Cookie.Name = CookieName;
         cookie.Cookie.HttpOnly = true;
         // No other site's page can send it along, so that forged requests come without it.
         cookie.Cookie.SameSite = SameSiteMode.Strict;

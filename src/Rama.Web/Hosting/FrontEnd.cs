@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.StaticFiles;
+using Rama.Web.Accounts;
 
 namespace Rama.Web.Hosting;
 
@@ -22,12 +23,26 @@ internal static class FrontEnd
                 using var reader = new StreamReader(stream);
                 http.Response.Headers.CacheControl = "no-store";
                 return Results.Content(
-                    (await reader.ReadToEndAsync()).Replace("{{csp-nonce}}", SecurityHeaders.Nonce(http)),
+                    (await reader.ReadToEndAsync())
+                        .Replace("{{csp-nonce}}", SecurityHeaders.Nonce(http), StringComparison.Ordinal)
+                        .Replace("<!-- asked ahead -->", AskedAhead(http.Request), StringComparison.Ordinal),
                     "text/html; charset=utf-8"
                 );
             })
             .WithOrder(int.MaxValue)
             .ExcludeFromDescription();
+
+    // What the page is sure to ask for is on its way before its scripts have run.
+    private static string AskedAhead(HttpRequest request)
+    {
+        string[] asked =
+            !request.Cookies.ContainsKey(AccountServices.CookieName) ? ["/api/v1/session"]
+            : request.Path == "/" && !request.QueryString.HasValue ? ["/api/v1/session", "/api/v1/season"]
+            : ["/api/v1/session"];
+        return string.Concat(
+            asked.Select(a => $"""<link rel="preload" as="fetch" crossorigin="anonymous" href="{a}" />""")
+        );
+    }
 
     private static void Cache(StaticFileResponseContext context) =>
         context.Context.Response.Headers.CacheControl = context.Context.Request.Path.StartsWithSegments("/assets")

@@ -1,7 +1,6 @@
 import { useQuery, type QueryClient } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, answered } from '../../api/client';
-import { keptSession } from '../../offline/keptSession';
 
 /** The season named in the address; null for the one at hand. */
 export function useChosenSeason(): number | null {
@@ -24,8 +23,8 @@ const seasonQuery = (season: number | null) => ({
   queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
 });
 
-/** Asks for the season at hand before its page is drawn, where that is the page opened by somebody signed in. */
+/** Takes over what the server had the browser ask for ahead, before the page is drawn. */
 export function askAhead(client: QueryClient) {
-  const { pathname, search } = window.location;
-  if (pathname === '/' && search === '' && keptSession.read() !== null) void client.prefetchQuery(seasonQuery(null));
+  if (document.querySelector('link[rel="preload"][href="/api/v1/season"]'))
+    void client.prefetchQuery(seasonQuery(null));
 }
