@@ -9,6 +9,17 @@ internal static partial class ForeignWords
     /// <summary>What the front end says in English and otherwise in Spanish.</summary>
     private static readonly HashSet<string> English = Phrases();
 
+    private static readonly HashSet<string> Names = [.. Files().SelectMany(f => f).Select(w => Plain(w.Key))];
+
+    /// <summary>Names of words that stand where the words should.</summary>
+    /// <param name="page">The page, settled.</param>
+    public static IEnumerable<string> Bare(Page page) =>
+        Texts(page)
+            .SelectMany(t => WordName().Matches(t).Select(m => m.Value))
+            .Where(Names.Contains)
+            .Select(n => $"no words for: {n}")
+            .Distinct();
+
     /// <summary>Finds them; none where the reader takes what is written anyway.</summary>
     /// <param name="page">The page, settled.</param>
     /// <param name="language">Language of the reader.</param>
@@ -66,16 +77,27 @@ internal static partial class ForeignWords
     [GeneratedRegex(@"\b(hectare|hectárea|tonne|tonelada)s?\b")]
     private static partial Regex MetricWord();
 
+    [GeneratedRegex(@"\b[a-z][a-z-]*[.:][\w.:-]*\w")]
+    private static partial Regex WordName();
+
+    // Forms of one word, as "st leaf" and "th leaf", have its name with an end of theirs.
+    private static string Plain(string name) => Form().Replace(name, "");
+
+    [GeneratedRegex("(_ordinal)?_(one|two|few|other)$|@.*$")]
+    private static partial Regex Form();
+
+    private static IEnumerable<JsonObject> Files() =>
+        Directory
+            .GetFiles(RamaServer.RepositoryFile("web/src/words"), "en*.json")
+            .Select(f => JsonNode.Parse(File.ReadAllText(f))!.AsObject());
+
     private static HashSet<string> Phrases()
     {
-        JsonObject Read(string path) => JsonNode.Parse(File.ReadAllText(path))!.AsObject();
-        var words = RamaServer.RepositoryFile("web/src/words");
-        var spanish = Read(Path.Combine(words, "es.json"));
+        var spanish = JsonNode.Parse(File.ReadAllText(RamaServer.RepositoryFile("web/src/words/es.json")))!.AsObject();
         return
         [
-            .. Directory
-                .GetFiles(words, "en*.json")
-                .SelectMany(f => Read(f))
+            .. Files()
+                .SelectMany(f => f)
                 .Where(w => spanish[w.Key] is { } other && (string)other! != (string)w.Value!)
                 .Select(w => (string)w.Value!)
                 .Where(w => w.Length > 4 && !w.Contains("{{", StringComparison.Ordinal)),

@@ -90,7 +90,9 @@ internal sealed class SmokeWalk : IDisposable
         if (broken)
             _faults.Add($"{where}: {_page.Find("[data-test='broken']").Text}");
         else
-            _faults.AddRange(ForeignWords.In(_page, _language, _units).Select(w => $"{where}: {w}"));
+            _faults.AddRange(
+                ForeignWords.Bare(_page).Concat(ForeignWords.In(_page, _language, _units)).Select(w => $"{where}: {w}")
+            );
         // What broke is loaded anew, as the page says.
         _opened = !broken;
     }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, answered } from '../../api/client';
 import { useMay } from '../../people/session';
+import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { AddWorker } from './AddWorker';
 import { CrewsSection } from './CrewsSection';

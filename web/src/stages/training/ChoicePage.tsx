@@ -18,6 +18,7 @@ import { Notices } from '../../entry/Notices';
 import { problemText } from '../../entry/problemText';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
+import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 import { useSeason } from '../season/useSeason';
