@@ -56,6 +56,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Kinds">Kinds of bud to count, the usual first.</param>
 /// <param name="Rows">Its rows; empty where none are listed.</param>
 /// <param name="Route">Trees to count in walking order; empty without a row list.</param>
+/// <param name="Pace">How to walk where no rows are listed; null where they are.</param>
 /// <param name="Classes">Trunk classes; empty where not known.</param>
 /// <param name="GirthFromCm">A girth below this is likely a slip, cm; null where no trunk is known.</param>
 /// <param name="GirthToCm">A girth above this is likely a slip, cm.</param>
@@ -82,6 +83,7 @@ public sealed record FieldKit(
     IReadOnlyList<string> Kinds,
     IReadOnlyList<KitRow> Rows,
     IReadOnlyList<SampleTree> Route,
+    Notice? Pace,
     IReadOnlyList<TrunkShare> Classes,
     double? GirthFromCm,
     double? GirthToCm,
@@ -236,6 +238,7 @@ internal static class SampleEndpoints
                 [.. BudKind.Usual.Concat(cut).Where(k => k != BudKind.Any).Distinct().Take(BudKind.Most)],
                 [.. reading.Rows?.Rows.Select(r => new KitRow(r.Number, r.FirstTree, r.LastTree)) ?? []],
                 sample.Route,
+                sample.Paced?.Told(sample.Trees),
                 measured.Classes,
                 usual / CountOutliers.WrongUnit,
                 usual * CountOutliers.WrongUnit,
@@ -318,7 +321,7 @@ internal static class SampleEndpoints
         return SamplePlan.Of(
             reading.Density?.BearingTrees ?? SurveyEntry.MostTrees,
             reading.Rows,
-            reading.Planting?.Form.TreeSpacingM ?? 1,
+            reading.Density is null ? null : reading.Planting?.Form,
             settings,
             stored.Plan.ToMeasured().Classes,
             girths.Count == 0 ? null : (row, tree) => girths.TryGetValue((row, tree), out var girth) ? girth : null

@@ -15684,6 +15684,7 @@ export interface components {
             rows: components["schemas"]["KitRow"][];
             /** @description Trees to count in walking order; empty without a row list. */
             route: components["schemas"]["SampleTree"][];
+            pace: null | components["schemas"]["Notice"];
             /** @description Trunk classes; empty where not known. */
             classes: components["schemas"]["TrunkShare"][];
             /**
@@ -18730,6 +18731,32 @@ export interface components {
             /** @description Whether it is the one that asks. */
             isThis: boolean;
         };
+        /**
+         * @description A walk to trees spread over a planting whose rows are not listed: every so many rows, up one and down the next, and
+         *     every so many trees of them.
+         */
+        PacedWalk: {
+            /**
+             * Format: int32
+             * @description Row to go into first, from the edge.
+             */
+            firstRow: number;
+            /**
+             * Format: int32
+             * @description Every how many rows after it.
+             */
+            everyRow: number;
+            /**
+             * Format: int32
+             * @description Tree of the first row to count.
+             */
+            firstTree: number;
+            /**
+             * Format: int32
+             * @description Every how many trees after it, counted on from row to row.
+             */
+            everyTree: number;
+        };
         /** @description What a system can be put together from, for whoever writes one. */
         PackChoices: {
             /** @description What a step may look for. */
@@ -21615,6 +21642,7 @@ export interface components {
             classes: components["schemas"]["SampleClass"][];
             /** @description The trees in walking order; empty without a row list. */
             route: components["schemas"]["SampleTree"][];
+            paced: null | components["schemas"]["PacedWalk"];
             /**
              * Format: double
              * @description The number, not rounded.

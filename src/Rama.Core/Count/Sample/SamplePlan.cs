@@ -40,6 +40,9 @@ public sealed record SamplePlan(
     IReadOnlyList<Notice> Warnings
 ) : Calculated(Trees, "tree", Steps, Warnings)
 {
+    /// <summary>How to walk without a row list; null where rows are listed or spacing is not known.</summary>
+    public PacedWalk? Paced { get; init; }
+
     /// <summary>Trees of one round, about: whoever stops after a round has seen the whole planting.</summary>
     public const int RoundOf = 12;
 
@@ -49,14 +52,14 @@ public sealed record SamplePlan(
     /// <summary>Draws the trees.</summary>
     /// <param name="trees">Trees that stand in the planting.</param>
     /// <param name="rows">Its rows; null where none are listed.</param>
-    /// <param name="treeSpacingM">Tree spacing, m.</param>
+    /// <param name="form">How its trees are spaced; null where not known.</param>
     /// <param name="settings">Which trees are to be counted.</param>
     /// <param name="classes">Trunk classes; empty where not known.</param>
     /// <param name="girthCm">Girth of a tree by row and number, cm; null where not measured.</param>
     public static SamplePlan Of(
         double trees,
         RowList? rows,
-        double treeSpacingM,
+        PlantingForm? form,
         SampleSettings settings,
         IReadOnlyList<TrunkShare> classes,
         Func<int, int, double?>? girthCm = null
@@ -66,14 +69,16 @@ public sealed record SamplePlan(
         List<Notice> warnings = [];
         if (rows is null)
         {
+            var paced = form is null ? null : PacedWalk.Of(trees, wanted, form, settings);
             warnings.Add(
-                new(
-                    "sample.no-rows",
-                    "No rows are listed, so there is no route. Spread the trees over the planting: every so "
-                        + "many rows, not along one row."
-                )
+                paced?.Told(wanted)
+                    ?? new(
+                        "sample.no-spacing",
+                        "Neither rows nor spacing are known, so there is no walk. Spread the trees over the planting: "
+                            + "every so many rows, not along one row."
+                    )
             );
-            return new(wanted, 0, [], [], StepsOf(wanted, trees, settings), warnings);
+            return new(wanted, 0, [], [], StepsOf(wanted, trees, settings), warnings) { Paced = paced };
         }
         var eligible = Places(rows, settings, warnings);
         wanted = Math.Min(wanted, eligible.Count);
@@ -97,7 +102,7 @@ public sealed record SamplePlan(
             strata.Count == 1
                 ? []
                 : [.. strata.Select((s, i) => new SampleClass(s.Class!.Name, s.Class.Share, counts[i]))],
-            Walk(drawn, treeSpacingM),
+            Walk(drawn, form?.TreeSpacingM ?? 1),
             StepsOf(drawn.Count, trees, settings),
             warnings
         );

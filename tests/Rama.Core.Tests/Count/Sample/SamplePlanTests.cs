@@ -18,6 +18,8 @@ public sealed class SamplePlanTests
         new("large", 18, null, 0.2),
     ];
 
+    private static readonly PlantingForm Form = new(3.2, 0.9, 0.56);
+
     private static double? Girth(int row, int tree) =>
         ((row * 7 + tree * 3) % 10) switch
         {
@@ -27,7 +29,7 @@ public sealed class SamplePlanTests
         };
 
     private static SamplePlan Plan(SampleSettings? settings = null, bool trunks = false) =>
-        SamplePlan.Of(1_940, Rows, 0.9, settings ?? new(), trunks ? Classes : [], trunks ? Girth : null);
+        SamplePlan.Of(1_940, Rows, Form, settings ?? new(), trunks ? Classes : [], trunks ? Girth : null);
 
     // Handbook 2.5: CV .30, ± 10 % at 95 %; 37 of 2 400, and as many of 1 940.
     [Fact]
@@ -79,10 +81,14 @@ public sealed class SamplePlanTests
     [Fact]
     public void Without_rows_there_is_a_number_and_no_route()
     {
-        var plan = SamplePlan.Of(1_940, null, 0.9, new(), []);
+        var plan = SamplePlan.Of(1_940, null, Form, new(), []);
         Assert.Equal(37, plan.Trees);
         Assert.Empty(plan.Route);
         Assert.Contains(plan.Warnings, w => w.Code == "sample.no-rows");
+        Assert.Equal(plan.Paced!.Told(37).Message, plan.Warnings[0].Message);
+        var unknown = SamplePlan.Of(1_940, null, null, new(), []);
+        Assert.Null(unknown.Paced);
+        Assert.Contains(unknown.Warnings, w => w.Code == "sample.no-spacing");
     }
 
     [Fact]
@@ -96,7 +102,7 @@ public sealed class SamplePlanTests
                             .Range(1, rows)
                             .Select(r => new TreeRow(r, 3, trees, [3], trees > 1 ? [4] : [], trees > 2 ? [5] : [], [])),
                     ]);
-                    var plan = SamplePlan.Of(rows * trees, list, 1, new(wanted, seed, EdgeRows: edges), []);
+                    var plan = SamplePlan.Of(rows * trees, list, Form, new(wanted, seed, EdgeRows: edges), []);
                     Assert.Equal(plan.Trees, plan.Route.Count);
                     Assert.Equal(plan.Route.Count, plan.Route.Select(t => (t.Row, t.Tree)).Distinct().Count());
                     Assert.Equal(Enumerable.Range(1, plan.Route.Count), plan.Route.Select(t => t.Order));

@@ -39,30 +39,21 @@ export function RouteSum({ plan: { classes, trees, steps } }: { plan: SamplePlan
   );
 }
 
-/** The stops of a walk, round by round, with room to write. */
-export function Route({ view, plan: { route, warnings } }: { view: PlantingView; plan: SamplePlan }) {
+/** The stops of a walk, round by round, with room to write; empty lines where it is paced. */
+export function Route({ view, plan: { route, paced, trees, warnings } }: { view: PlantingView; plan: SamplePlan }) {
   const { t, amount, number } = useReading();
   const counted = new Set((view.count.trees ?? []).map((c) => `${c.row}/${c.tree}`));
   const rounds = [...new Set(route.map((s) => s.round))];
   return (
     <>
+      {route.length > 0 && <p className="small dim">{t('route.text')}</p>}
       <Notices notices={warnings} />
+      {paced && <PacedLines trees={trees} />}
       {rounds.map((round) => (
         <section key={round} className="route-round">
           <h2>{t('route.round', { round, of: rounds.length })}</h2>
           <table className="figures route-table">
-            <thead>
-              <tr>
-                <th className="number">{t('route.stop')}</th>
-                <th className="number">{t('count.row')}</th>
-                <th className="number">{t('count.tree')}</th>
-                <th className="number">{t('route.in')}</th>
-                <th>{t('estimate.class')}</th>
-                <th>{t('count.girth')}</th>
-                <th>{t('count.limbs-short')}</th>
-                <th>{t('count.floral-short')}</th>
-              </tr>
-            </thead>
+            <Head placed />
             <tbody>
               {route
                 .filter((s) => s.round === round)
@@ -91,5 +82,47 @@ export function Route({ view, plan: { route, warnings } }: { view: PlantingView;
         </section>
       ))}
     </>
+  );
+}
+
+function Head({ placed = false }: { placed?: boolean }) {
+  const { t } = useReading();
+  return (
+    <thead>
+      <tr>
+        <th className="number">{t('route.stop')}</th>
+        <th className="number">{t('count.row')}</th>
+        <th className="number">{t('count.tree')}</th>
+        {placed && <th className="number">{t('route.in')}</th>}
+        {placed && <th>{t('estimate.class')}</th>}
+        <th>{t('count.girth')}</th>
+        <th>{t('count.limbs-short')}</th>
+        <th>{t('count.floral-short')}</th>
+      </tr>
+    </thead>
+  );
+}
+
+/** Most lines of a page to write on; who counts more trees takes another. */
+const MOST_LINES = 60;
+
+function PacedLines({ trees }: { trees: number }) {
+  const { number } = useReading();
+  return (
+    <section className="route-round">
+      <table className="figures route-table" data-test="paced">
+        <Head />
+        <tbody>
+          {Array.from({ length: Math.min(trees, MOST_LINES) }, (_, i) => (
+            <tr key={i}>
+              <td className="number">{number(i + 1, 0)}</td>
+              {[...'rtglf'].map((column) => (
+                <td key={column} className="route-blank" />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }

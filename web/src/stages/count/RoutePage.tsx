@@ -28,7 +28,6 @@ export function RoutePage() {
         </div>
         <RouteTools back={<Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link>} isReady />
       </div>
-      <p className="small dim">{t('route.text')}</p>
       <Route view={view} plan={plan} />
     </main>
   );

@@ -61,7 +61,7 @@ function Routes({ season }: { season: SeasonView }) {
         </div>
         <RouteTools back={<Link to="/">{t('place.season')}</Link>} isReady={isReady && lines.length > 0} />
       </div>
-      <p className="small dim">{lines.length === 0 ? t('routes.none') : t('route.text')}</p>
+      {lines.length === 0 && <p className="small dim">{t('routes.none')}</p>}
       {walks.map(({ line, view, plan }) => (
         <section key={line.id} className="routes-one">
           <h2>

@@ -6,7 +6,7 @@ import type { TallyWork } from './useTally';
 
 /** Which tree is at hand; touched, it can be another. */
 export function TallyPlace({ kit, work }: { kit: FieldKit; work: TallyWork }) {
-  const { t, amount } = useReading();
+  const { t, amount, say } = useReading();
   const { row, tree, stop, sheet, done, goTo, toggle, close, checkPlace } = work;
   return (
     <>
@@ -37,8 +37,10 @@ export function TallyPlace({ kit, work }: { kit: FieldKit; work: TallyWork }) {
           <strong>{t('field.choose-tree')}</strong>
         )}
       </button>
+      {kit.pace && row === '' && sheet !== 'place' && <p className="small">{say(kit.pace)}</p>}
       {sheet === 'place' && (
         <div className="field-sheet">
+          {kit.pace && <p className="small">{say(kit.pace)}</p>}
           <RowAndTree row={row} tree={tree} onChange={goTo}>
             <button type="button" className="key" onClick={checkPlace}>
               {t('field.ok')}

@@ -1,0 +1,61 @@
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+
+namespace Rama.Core.Count.Sample;
+
+/// <summary>
+/// A walk to trees spread over a planting whose rows are not listed: every so many rows, up one and down the next, and
+/// every so many trees of them.
+/// </summary>
+/// <param name="FirstRow">Row to go into first, from the edge.</param>
+/// <param name="EveryRow">Every how many rows after it.</param>
+/// <param name="FirstTree">Tree of the first row to count.</param>
+/// <param name="EveryTree">Every how many trees after it, counted on from row to row.</param>
+/// <remarks>
+/// Source: systematic sampling in two directions with random starts, each tree as likely as any other; Cochran, Sampling
+/// Techniques, ch. 8. About as many trees come as are wanted: by how long the rows are, some more or fewer.
+/// </remarks>
+public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int EveryTree)
+{
+    // Of a narrow planting a few rows are met all the same: assumption.
+    private const int MostRowsApart = 6;
+
+    /// <summary>Lays it out.</summary>
+    /// <param name="trees">Trees that stand in the planting.</param>
+    /// <param name="wanted">Trees to count.</param>
+    /// <param name="form">How they are spaced.</param>
+    /// <param name="settings">Which trees are to be counted.</param>
+    public static PacedWalk Of(double trees, int wanted, PlantingForm form, SampleSettings settings)
+    {
+        // As far apart across the rows as along them.
+        var each = Math.Max(1, trees / wanted);
+        var everyRow = Math.Clamp(
+            (int)Math.Round(Math.Sqrt(each * form.TreeSpacingM / form.RowSpacingM)),
+            1,
+            MostRowsApart
+        );
+        var everyTree = Math.Max(1, (int)Math.Round(each / everyRow));
+        var random = new Random(settings.Seed);
+        return new(
+            random.Next(everyRow) + (settings.EdgeRows ? 1 : 2),
+            everyRow,
+            random.Next(everyTree) + 1,
+            everyTree
+        );
+    }
+
+    /// <summary>How to walk, in a sentence.</summary>
+    /// <param name="wanted">Trees to count.</param>
+    public Notice Told(int wanted) =>
+        new(
+            "sample.no-rows",
+            $"No rows are listed, so pace it: go into row {FirstRow} from the edge, then into one row in {EveryRow}, up "
+                + $"one and down the next. Count tree {FirstTree} of the first, then one tree in {EveryTree}, counting "
+                + $"on from row to row: about {wanted} trees.",
+            new("first row", FirstRow, "1"),
+            new("rows apart", EveryRow, "1"),
+            new("first tree", FirstTree, "1"),
+            new("trees apart", EveryTree, "1"),
+            new("trees to count", wanted, "tree")
+        );
+}
