@@ -46,6 +46,20 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         page.Shows($"[data-field='count.trees[{line + 1}].tree']", "30");
     }
 
+    // W5 lists no rows: the walk is paced, told on paper and in the row, with a line for each tree.
+    [Fact]
+    public void Without_rows_the_walk_is_paced()
+    {
+        using var page = new Page(server).OpenPlanting("W5", "route");
+        page.Says(".notices", "go into rows");
+        var trees = page.Find(".route-head .big").Text;
+        Assert.Equal(trees, $"{page.Driver.FindElements(By.CssSelector("[data-test='paced'] tbody tr")).Count}");
+        var told = page.Find(".notices").Text;
+        page.Open($"/field/{page.Driver.Url.Split('/')[^2]}");
+        page.Says(".field-main", told);
+        Assert.Empty(page.Complaints());
+    }
+
     [Fact]
     public void The_walk_by_trunk_class_can_be_printed()
     {

@@ -46,16 +46,22 @@ public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int Ev
 
     /// <summary>How to walk, in a sentence.</summary>
     /// <param name="wanted">Trees to count.</param>
-    public Notice Told(int wanted) =>
-        new(
+    public Notice Told(int wanted)
+    {
+        Figure[] rows = [.. Series("row", FirstRow, EveryRow)];
+        Figure[] trees = [.. Series("tree", FirstTree, EveryTree)];
+        return new(
             "sample.no-rows",
-            $"No rows are listed, so pace it: go into row {FirstRow} from the edge, then into one row in {EveryRow}, up "
-                + $"one and down the next. Count tree {FirstTree} of the first, then one tree in {EveryTree}, counting "
-                + $"on from row to row: about {wanted} trees.",
-            new("first row", FirstRow, "1"),
-            new("rows apart", EveryRow, "1"),
-            new("first tree", FirstTree, "1"),
-            new("trees apart", EveryTree, "1"),
-            new("trees to count", wanted, "tree")
+            $"No rows are listed, so pace it: go into rows {Listed(rows)} from the edge, up one and down the next. "
+                + $"Count trees {Listed(trees)}, counting on from row to row: about {wanted} trees.",
+            [.. rows, .. trees, new("trees to count", wanted, "tree")]
         );
+    }
+
+    // The first three tell how it goes on.
+    private static IEnumerable<Figure> Series(string name, int first, int every) =>
+        Enumerable.Range(0, 3).Select(i => new Figure(name, first + i * every, "1"));
+
+    private static string Listed(Figure[] numbers) =>
+        $"{string.Join(", ", numbers.Select(n => $"{n.Value:0}"))} and so on";
 }

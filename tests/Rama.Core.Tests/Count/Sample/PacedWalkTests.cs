@@ -31,6 +31,14 @@ public sealed class PacedWalkTests
         Assert.Equal((3, 13), (walk.EveryRow, walk.EveryTree));
     }
 
+    [Fact]
+    public void It_is_told_by_its_first_numbers() =>
+        Assert.Equal(
+            "No rows are listed, so pace it: go into rows 3, 9, 15 and so on from the edge, up one and down the next. "
+                + "Count trees 5, 50, 95 and so on, counting on from row to row: about 37 trees.",
+            new PacedWalk(3, 6, 5, 45).Told(37).Message
+        );
+
     // Whatever the shape of the planting, about as many are counted as wanted, in several rows where it has them.
     [Fact]
     public void About_as_many_as_wanted_are_counted_and_the_edge_is_left() =>
