@@ -101,6 +101,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).Open("/");
         page.Find(".season-line");
+        page.Find("[data-test='heat']");
         Settled(page);
         List<string> shots = [Shot(page.Driver)];
         page.Click("[data-test='density-dense']");

@@ -151,6 +151,26 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
         Assert.True(trained > 0 || reworked > 0);
     }
 
+    // Where no rows are listed the row is told to pace by the numbers that stand on paper.
+    [Fact]
+    public async Task A_walk_without_rows_is_the_same_on_paper_and_in_the_row()
+    {
+        var paced = 0;
+        foreach (var planting in (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray())
+        {
+            var path = $"/api/v1/plantings/{(string)planting!["id"]!}";
+            var saved = (await _client.ReadAsync(path))["count"]!["sample"]!.ToJsonString();
+            var (_, plan) = await _client.PostAsync($"{path}/sample", saved);
+            var kit = await _client.ReadAsync($"{path}/kit");
+            var told = plan["warnings"]!.AsArray().SingleOrDefault(w => (string)w!["code"]! == "sample.no-rows");
+            Assert.Equal(told?.ToJsonString(), kit["pace"]?.ToJsonString());
+            Assert.Equal(told is null, kit["route"]!.AsArray().Count > 0);
+            if (told is not null)
+                paced++;
+        }
+        Assert.InRange(paced, 10, 23);
+    }
+
     private static int TreesIn(JsonNode kit) =>
         kit["trees"]!.AsArray().Count + kit["toGo"]!.AsArray().Sum(r => r!["trees"]!.AsArray().Count);
 

@@ -17,8 +17,11 @@ namespace Rama.Core.Count.Sample;
 /// </remarks>
 public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int EveryTree)
 {
-    // Of a narrow planting a few rows are met all the same: assumption.
-    private const int MostRowsApart = 6;
+    // Rows are hardly longer, so a planting has some at the least (common practice, no source), and a few of them are
+    // met (assumption).
+    private const double LongestRowM = 300;
+    private const int MostRowsApart = 6,
+        FewRows = 4;
 
     /// <summary>Lays it out.</summary>
     /// <param name="trees">Trees that stand in the planting.</param>
@@ -27,21 +30,18 @@ public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int Ev
     /// <param name="settings">Which trees are to be counted.</param>
     public static PacedWalk Of(double trees, int wanted, PlantingForm form, SampleSettings settings)
     {
-        // As far apart across the rows as along them.
         var each = Math.Max(1, trees / wanted);
+        var rows = (int)Math.Ceiling(trees * form.TreeSpacingM / LongestRowM);
+        // As far apart across the rows as along them, in two rows at the least.
         var everyRow = Math.Clamp(
             (int)Math.Round(Math.Sqrt(each * form.TreeSpacingM / form.RowSpacingM)),
             1,
-            MostRowsApart
+            Math.Clamp((rows - 1) / 2, 1, MostRowsApart)
         );
         var everyTree = Math.Max(1, (int)Math.Round(each / everyRow));
+        var edge = settings.EdgeRows || rows <= FewRows ? 0 : 1;
         var random = new Random(settings.Seed);
-        return new(
-            random.Next(everyRow) + (settings.EdgeRows ? 1 : 2),
-            everyRow,
-            random.Next(everyTree) + 1,
-            everyTree
-        );
+        return new(edge + random.Next(everyRow) + 1, everyRow, random.Next(everyTree) + 1, everyTree);
     }
 
     /// <summary>How to walk, in a sentence.</summary>

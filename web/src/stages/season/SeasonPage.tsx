@@ -125,7 +125,7 @@ function Season({ season }: { season: SeasonView }) {
           </p>
           {season.heat.length > 0 && (
             <p className="dim">
-              <Suspense fallback={'\u00a0'}>
+              <Suspense fallback={<span className="small">{'\u00a0'}</span>}>
                 <Heat heat={season.heat} />
               </Suspense>
             </p>
