@@ -50,11 +50,12 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
     [Fact]
     public void Without_rows_the_walk_is_paced()
     {
-        using var page = new Page(server).OpenPlanting("W5", "route");
-        page.Says(".notices", "go into rows");
+        using var page = new Page(server).OpenPlanting("W5", "count");
+        page.Click("[data-test='route']");
+        page.Says(".route .notices", "go into rows");
         var trees = page.Find(".route-head .big").Text;
         Assert.Equal(trees, $"{page.Driver.FindElements(By.CssSelector("[data-test='paced'] tbody tr")).Count}");
-        var told = page.Find(".notices").Text;
+        var told = page.Find(".route .notices").Text;
         page.Open($"/field/{page.Driver.Url.Split('/')[^2]}");
         page.Says(".field-main", told);
         Assert.Empty(page.Complaints());
