@@ -32,7 +32,7 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         Assert.NotEqual(nonces[0], nonces[1]);
     }
 
-    // What nobody may read is not asked for, and no page fetches lines it does not show.
+    // Whoever is not signed in may not read the season, and other pages have more urgent things to ask for.
     [Theory]
     [InlineData(true, "/", "session", "season")]
     [InlineData(true, "/?season=2025", "session")]

@@ -143,7 +143,7 @@ public sealed class WeatherStore(RamaContext database)
         {
             await database.SaveChangesAsync(cancel);
         }
-        // Another reading began after this one, and tells what it finds.
+        // Another reading began after this one and tells what it finds, or a file brought the same days.
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
             database.ChangeTracker.Clear();

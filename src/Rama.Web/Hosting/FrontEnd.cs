@@ -35,10 +35,11 @@ internal static class FrontEnd
     // What the page is sure to ask for is on its way before its scripts have run.
     private static string AskedAhead(HttpRequest request)
     {
-        string[] asked =
-            !request.Cookies.ContainsKey(AccountServices.CookieName) ? ["/api/v1/session"]
-            : request.Path == "/" && !request.QueryString.HasValue ? ["/api/v1/session", "/api/v1/season"]
-            : ["/api/v1/session"];
+        var showsSeason =
+            request.Cookies.ContainsKey(AccountServices.CookieName)
+            && request.Path == "/"
+            && !request.QueryString.HasValue;
+        string[] asked = showsSeason ? ["/api/v1/session", "/api/v1/season"] : ["/api/v1/session"];
         return string.Concat(
             asked.Select(a => $"""<link rel="preload" as="fetch" crossorigin="anonymous" href="{a}" />""")
         );

@@ -1,9 +1,9 @@
 import { Suspense, useState } from 'react';
-import { page } from '../page';
+import { later } from '../later';
 import { useTold } from './told';
 import { useKeys } from './useKeys';
 
-const KeysSheet = page(() => import('./KeysSheet'), 'KeysSheet');
+const KeysSheet = later(() => import('./KeysSheet'), 'KeysSheet');
 
 /** The keys of what is on the screen, for whoever asks with `?`. */
 export function AskedKeys() {

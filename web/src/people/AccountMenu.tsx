@@ -1,14 +1,14 @@
 import { Button } from 'antd';
 import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { page } from '../page';
+import { later } from '../later';
 import { ShadeField } from '../look/ShadeField';
 import { useReading } from '../words/useReading';
 import './people.css';
 import { ReadingFields } from './ReadingFields';
 import { signOut, useSession } from './session';
 
-const PasswordForm = page(() => import('./PasswordForm'), 'PasswordForm');
+const PasswordForm = later(() => import('./PasswordForm'), 'PasswordForm');
 
 /** The person signed in: how they read, their password, the way out. */
 export function AccountMenu() {

@@ -23,7 +23,7 @@ function firstFiles(file: string, known = new Map<string, string>()) {
 
 // The sheet of keys comes with the words of pages; sentences of the core are told on no first page.
 const files = [...firstFiles(join(source, 'main.tsx'))].filter(([file]) => !file.endsWith('ofPages.ts'));
-const later = Object.keys(ofPages).filter((key) => !key.startsWith('notice:') && !(key in words));
+const ofOthers = Object.keys(ofPages).filter((key) => !key.startsWith('notice:') && !(key in words));
 const plain = (key: string) => key.replace(/@.*$/, '').replace(/(_ordinal)?_(one|two|few|other)$/, '');
 
 it('reads the files of the first page', () => {
@@ -35,10 +35,10 @@ it('reads the files of the first page', () => {
 it('has the words of the first page without those of the others', () => {
   const missing = files.flatMap(([file, text]) => {
     // Paths of pages look like words.
-    const said = text.replace(/path: '[^']*'|page\(.*?\);/g, '');
+    const said = text.replace(/path: '[^']*'|later\(.*?\);/g, '');
     const literal = new Set([...said.matchAll(/'([^'\n]+)'/g)].map(([, key]) => key!));
     const begun = [...said.matchAll(/`([^`$]{2,})\$\{/g)].map(([, start]) => start!);
-    return later
+    return ofOthers
       .filter((key) => literal.has(plain(key)) || begun.some((start) => key.startsWith(start)))
       .map((key) => `${file.slice(source.length + 1)}: ${key}`);
   });

@@ -12,11 +12,13 @@ namespace Rama.Core.Count.Sample;
 /// <param name="FirstTree">Tree of the first row to count.</param>
 /// <param name="EveryTree">Every how many trees after it, counted on from row to row.</param>
 /// <remarks>
-/// Source: systematic sampling in two directions with random starts, each tree as likely as any other; Cochran, Sampling
-/// Techniques, ch. 8. About as many trees come as are wanted: by how long the rows are, some more or fewer.
+/// Source: systematic sampling in two directions with random starts, each tree as likely as any other; Cochran,
+/// Sampling Techniques, ch. 8. About as many trees come as are wanted: by how long the rows are, some more or fewer.
 /// </remarks>
 public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int EveryTree)
 {
+    private const string Source = "systematic sampling, random start; Cochran, Sampling Techniques, ch. 8";
+
     // Rows are hardly longer, so a planting has some at the least (common practice, no source), and a few of them are
     // met (assumption).
     private const double LongestRowM = 300;
@@ -53,9 +55,38 @@ public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int Ev
         return new(
             "sample.no-rows",
             $"No rows are listed, so pace it: go into rows {Listed(rows)} from the edge, up one and down the next. "
-                + $"Count trees {Listed(trees)}, counting on from row to row: about {wanted} trees.",
+                + $"Count trees {Listed(trees)}, counting on from row to row, gaps left out: about "
+                + $"{wanted} trees.",
             [.. rows, .. trees, new("trees to count", wanted, "tree")]
         );
+    }
+
+    /// <summary>Why these numbers.</summary>
+    /// <param name="trees">Trees that stand in the planting.</param>
+    /// <param name="wanted">Trees to count.</param>
+    /// <param name="form">How they are spaced.</param>
+    public IReadOnlyList<Step> StepsOf(double trees, int wanted, PlantingForm form)
+    {
+        Figure all = new("trees", trees, "tree"),
+            toCount = new("trees to count", wanted, "tree"),
+            apart = new("rows apart", EveryRow, "1");
+        return
+        [
+            new(
+                "sample.rows-apart",
+                "√(trees ÷ trees to count × tree spacing ÷ row spacing), at most 6, so that two of the longest rows are met",
+                apart,
+                [all, toCount, new("tree spacing", form.TreeSpacingM, "m"), new("row spacing", form.RowSpacingM, "m")],
+                Source
+            ),
+            new(
+                "sample.trees-apart",
+                "trees ÷ trees to count ÷ rows apart",
+                new("trees apart", EveryTree, "1"),
+                [all, toCount, apart],
+                Source
+            ),
+        ];
     }
 
     // The first three tell how it goes on.

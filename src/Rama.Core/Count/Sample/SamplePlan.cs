@@ -69,16 +69,33 @@ public sealed record SamplePlan(
         List<Notice> warnings = [];
         if (rows is null)
         {
-            var paced = form is null ? null : PacedWalk.Of(trees, wanted, form, settings);
-            warnings.Add(
-                paced?.Told(wanted)
-                    ?? new(
-                        "sample.no-spacing",
-                        "Neither rows nor spacing are known, so there is no walk. Spread the trees over the planting: "
-                            + "every so many rows, not along one row."
-                    )
-            );
-            return new(wanted, 0, [], [], StepsOf(wanted, trees, settings), warnings) { Paced = paced };
+            if (form is null)
+                return new(
+                    wanted,
+                    0,
+                    [],
+                    [],
+                    StepsOf(wanted, trees, settings),
+                    [
+                        new(
+                            "sample.no-spacing",
+                            "Neither rows nor spacing are known, so there is no walk. Spread the trees over the "
+                                + "planting: every so many rows, not along one row."
+                        ),
+                    ]
+                );
+            var paced = PacedWalk.Of(trees, wanted, form, settings);
+            return new(
+                wanted,
+                0,
+                [],
+                [],
+                [.. StepsOf(wanted, trees, settings), .. paced.StepsOf(trees, wanted, form)],
+                [paced.Told(wanted)]
+            )
+            {
+                Paced = paced,
+            };
         }
         var eligible = Places(rows, settings, warnings);
         wanted = Math.Min(wanted, eligible.Count);

@@ -17,8 +17,8 @@ public sealed class PacedWalkTests
         return counted;
     }
 
-    private static PacedWalk Of(int rows, int trees, int wanted, int seed, bool edges = true, double rowM = 3.5) =>
-        PacedWalk.Of(rows * trees, wanted, new(rowM, 1, 1), new(wanted, seed, EdgeRows: edges));
+    private static PacedWalk Of(int rows, int trees, int wanted, int seed, bool edges = true) =>
+        PacedWalk.Of(rows * trees, wanted, new(3.5, 1, 1), new(wanted, seed, EdgeRows: edges));
 
     // By hand: 30 of 6 000 are one in 200; √(200 × 1 ÷ 3.5) = 7.6, at most 6 rows apart; 200 ÷ 6 = 33.
     [Fact]
@@ -38,7 +38,7 @@ public sealed class PacedWalkTests
     public void It_is_told_by_its_first_numbers() =>
         Assert.Equal(
             "No rows are listed, so pace it: go into rows 3, 9, 15 and so on from the edge, up one and down the next. "
-                + "Count trees 5, 50, 95 and so on, counting on from row to row: about 37 trees.",
+                + "Count trees 5, 50, 95 and so on, counting on from row to row, gaps left out: about 37 trees.",
             new PacedWalk(3, 6, 5, 45).Told(37).Message
         );
 

@@ -86,6 +86,10 @@ public sealed class SamplePlanTests
         Assert.Empty(plan.Route);
         Assert.Contains(plan.Warnings, w => w.Code == "sample.no-rows");
         Assert.Equal(plan.Paced!.Told(37).Message, plan.Warnings[0].Message);
+        Assert.Equal(
+            [plan.Trees, plan.Paced.EveryRow, plan.Paced.EveryTree],
+            plan.Steps.Select(step => step.Result.Value)
+        );
         var unknown = SamplePlan.Of(1_940, null, null, new(), []);
         Assert.Null(unknown.Paced);
         Assert.Contains(unknown.Warnings, w => w.Code == "sample.no-spacing");

@@ -106,6 +106,8 @@ function Head({ placed = false }: { placed?: boolean }) {
 /** Most lines of a page to write on; who counts more trees takes another. */
 const MOST_LINES = 60;
 
+const written = ['row', 'tree', 'girth', 'limbs', 'buds'];
+
 function PacedLines({ trees }: { trees: number }) {
   const { number } = useReading();
   return (
@@ -116,7 +118,7 @@ function PacedLines({ trees }: { trees: number }) {
           {Array.from({ length: Math.min(trees, MOST_LINES) }, (_, i) => (
             <tr key={i}>
               <td className="number">{number(i + 1, 0)}</td>
-              {[...'rtglf'].map((column) => (
+              {written.map((column) => (
                 <td key={column} className="route-blank" />
               ))}
             </tr>

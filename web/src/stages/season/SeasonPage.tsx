@@ -23,7 +23,7 @@ import {
 import { MonthNames } from '../passes/Months';
 import '../passes/passes.css';
 import { DueNotes } from '../estate/notes/DueNotes';
-import { page } from '../../page';
+import { later } from '../../later';
 import { Warnings } from '../weather/Warnings';
 import { Density } from './Density';
 import { DenseLine } from './DenseLine';
@@ -38,9 +38,9 @@ import { useChosen } from './useChosen';
 import { useDensity } from './useDensity';
 import { useSeason } from './useSeason';
 
-const Heat = page(() => import('../weather/Heat'), 'Heat');
-const SeasonStart = page(() => import('./SeasonStart'), 'SeasonStart');
-const Many = page(() => import('./Many'), 'Many');
+const Heat = later(() => import('../weather/Heat'), 'Heat');
+const SeasonStart = later(() => import('./SeasonStart'), 'SeasonStart');
+const Many = later(() => import('./Many'), 'Many');
 
 /** Home: every planting in the order of the work, with what to do about it and the number that matters. */
 export function SeasonPage() {

@@ -37,10 +37,9 @@ export function TallyPlace({ kit, work }: { kit: FieldKit; work: TallyWork }) {
           <strong>{t('field.choose-tree')}</strong>
         )}
       </button>
-      {kit.pace && row === '' && sheet !== 'place' && <p className="small">{say(kit.pace)}</p>}
+      {kit.pace && (row === '' || sheet === 'place') && <p className="small">{say(kit.pace)}</p>}
       {sheet === 'place' && (
         <div className="field-sheet">
-          {kit.pace && <p className="small">{say(kit.pace)}</p>}
           <RowAndTree row={row} tree={tree} onChange={goTo}>
             <button type="button" className="key" onClick={checkPlace}>
               {t('field.ok')}

@@ -1,10 +1,10 @@
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 
 /**
- * A page that is fetched when somebody goes there, with the words only such pages say: the first page and its words
- * stay small.
+ * A page, or a part of one, that is fetched when it is first needed, with the words that come with such pages: the first
+ * page and its words stay small.
  */
-export function page<Name extends string, Props>(
+export function later<Name extends string, Props>(
   load: () => Promise<Record<Name, ComponentType<Props>>>,
   name: Name,
 ): LazyExoticComponent<ComponentType<Props>> {
