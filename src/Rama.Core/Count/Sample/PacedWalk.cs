@@ -74,7 +74,8 @@ public sealed record PacedWalk(int FirstRow, int EveryRow, int FirstTree, int Ev
         [
             new(
                 "sample.rows-apart",
-                "√(trees ÷ trees to count × tree spacing ÷ row spacing), at most 6, so that two of the longest rows are met",
+                "√(trees ÷ trees to count × tree spacing ÷ row spacing), at most 6, so that two of the longest rows are "
+                    + "met",
                 apart,
                 [all, toCount, new("tree spacing", form.TreeSpacingM, "m"), new("row spacing", form.RowSpacingM, "m")],
                 Source
