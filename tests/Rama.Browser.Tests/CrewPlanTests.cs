@@ -165,7 +165,7 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).Open("/crew/people");
         page.Click("[data-test='add-crew']");
         page.Type("crews.hoursPerDay", "20");
-        page.Click(By.XPath("//button[contains(., 'Save crew')]"));
+        page.Click("[data-test='save-crew']");
         page.Until("what is wrong", () =>
             page.Problem("crews.hoursPerDay").Contains("16", StringComparison.Ordinal)
             && page.Problem("crews.people").Contains("fill this in", StringComparison.Ordinal)
@@ -173,7 +173,7 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         page.Type("crews.hoursPerDay", "8");
         page.Type("crews.people", "3");
         page.Type("crews.name", "Crew D");
-        page.Click(By.XPath("//button[contains(., 'Save crew')]"));
+        page.Click("[data-test='save-crew']");
         page.Says("[data-test='crew-Crew D']", "3 × 8 h");
     }
 }

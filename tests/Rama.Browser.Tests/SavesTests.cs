@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using OpenQA.Selenium;
+using Rama.Web.Tests;
 
 namespace Rama.Browser.Tests;
 
@@ -98,6 +99,57 @@ public sealed class SavesTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("nothing left to undo", () =>
             page.Driver.FindElements(By.CssSelector("[data-test='undo-save']")).Count == 0
         );
+    }
+
+    [Fact]
+    public async Task A_form_s_save_is_undone_alike_and_typing_meets_what_another_saved()
+    {
+        using var page = new Page(server).Open("/estate");
+        using var other = server.ClientOf();
+        var before = await other.ReadAsync("/api/v1/season");
+        page.Type("estate.crewHoursPerWeek", "77");
+        page.Says("[data-test='save-estate-state']", "Not saved yet");
+        page.Click("[data-test='save-estate']");
+        page.Find("[data-test='undo-save-estate']");
+        // What another saves since stays when this save is undone.
+        await EstateSaved(other, estate => estate["currency"] = "EUR");
+        page.Open("/").Open("/estate");
+        page.Type("estate.crewHoursPerWeek", "78");
+        await EstateSaved(other, estate => estate["crewHoursPerWeek"] = 66);
+        page.Click("[data-test='save-estate']");
+        // Somebody else was first, whose number is told at the field; saved once more, one's own stands.
+        page.Find("[data-test='save-estate-state'] + .field-problem");
+        page.Until("the save to have ended", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='save-estate'].ant-btn-loading")).Count == 0
+        );
+        page.Click("[data-test='save-estate']");
+        page.Until("the other's number", () =>
+            page.Problem("estate.crewHoursPerWeek").Contains("66", StringComparison.Ordinal)
+        );
+        page.Click("[data-test='save-estate']");
+        page.Click("[data-test='undo-save-estate']");
+        page.Shows("[data-field='estate.crewHoursPerWeek'] input", "66");
+        var after = await other.ReadAsync("/api/v1/season");
+        Assert.Equal("EUR", (string)after["currency"]!);
+        Assert.Equal((string)before["estate"]!, (string)after["estate"]!);
+    }
+
+    private static async Task EstateSaved(HttpClient client, Action<JsonObject> change)
+    {
+        var season = await client.ReadAsync("/api/v1/season");
+        JsonObject estate = new()
+        {
+            ["name"] = (string)season["estate"]!,
+            ["crewHoursPerWeek"] = season["crewHoursTold"]?.DeepClone(),
+            ["currency"] = season["currency"]?.DeepClone(),
+            ["bodyMarks"] = season["bodyMarks"]?.DeepClone(),
+        };
+        change(estate);
+        var (status, body) = await client.PutAsync(
+            "/api/v1/estate",
+            new JsonObject { ["version"] = season["estateVersion"]!.DeepClone(), ["estate"] = estate }.ToJsonString()
+        );
+        Assert.True(status is 200 or 204, body?.ToJsonString());
     }
 
     [Fact]

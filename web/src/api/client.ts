@@ -174,6 +174,7 @@ export type TargetRule = Schemas['TargetRule'];
 export type RuledTargetView = Schemas['RuledTargetView'];
 export type MarginCurve = Schemas['MarginCurve'];
 export type PriceListEntry = Schemas['PriceListEntry'];
+export type PricesView = Schemas['PricesView'];
 export type School = NonNullable<Schemas['SchoolAnswer']['school']>;
 export type SchoolAnswer = Schemas['SchoolAnswer'];
 export type RootstockEntry = Schemas['RootstockEntry'];

@@ -25,6 +25,11 @@ export function useAttempt() {
     unreadable: (fields: string[]) => {
       setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null })));
     },
+    /** Says why it is not even tried; null takes back what was said. */
+    refuse: (why: string | null) => {
+      setProblems([]);
+      setFailure(why);
+    },
     /** True when it was done. */
     attempt: async (act: () => Promise<void>): Promise<boolean> => {
       setBusy(true);

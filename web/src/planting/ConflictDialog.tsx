@@ -1,7 +1,7 @@
 import { Button, Modal, Radio } from 'antd';
 import { useState } from 'react';
 import { useReading } from '../words/useReading';
-import type { Choices } from './merge';
+import type { Choices } from '../entry/merge';
 import { useChangeWords } from './useChangeWords';
 import { usePlantingWork, type PlantingWork } from './usePlanting';
 

@@ -9,7 +9,7 @@ import { useReading } from '../words/useReading';
 import { partOf, type Drafts, type Entries, type PartName } from './parts';
 import { plantingKey } from './plantingKey';
 import { entryOf, keptIn, typedIn, useSaves, without, type Conflict } from './useSaves';
-import type { Choices } from './merge';
+import type { Choices } from '../entry/merge';
 
 /** One planting while it is worked on: what is saved, what is typed and not saved yet, and the plan that follows. */
 export interface PlantingWork {

@@ -4,7 +4,7 @@ import { RequestError, type FieldProblem, type PlanEntry, type PlantingView } fr
 import { problemText } from '../entry/problemText';
 import type { Typing } from '../units/system';
 import { useReading } from '../words/useReading';
-import { isSame, merge, type Choices, type Clash } from './merge';
+import { isSame, merge, type Choices, type Clash } from '../entry/merge';
 import { partOf, type Entries, type PartName } from './parts';
 import { plantingKey } from './plantingKey';
 

@@ -1,8 +1,18 @@
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import type { CrewEntry, CrewPlanView, CrewSettingsEntry, CrewView, Hands } from '../../api/client';
-import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { fieldControls } from '../../entry/fieldControls';
+import {
+  api,
+  answered,
+  type CrewEntry,
+  type CrewPlanView,
+  type CrewSettingsEntry,
+  type CrewView,
+  type Hands,
+} from '../../api/client';
+import type { FormSpec } from '../../entry/draft';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
+import { useKeptSaves } from '../../entry/useKeptSaves';
 import { useMay } from '../../people/session';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
@@ -60,7 +70,7 @@ export function CrewsSection({ plan }: { plan: CrewPlanView }) {
             {t('crews.add')}
           </Button>
         ))}
-      {may('plan') && <Settings key={plan.estateVersion} plan={plan} />}
+      {may('plan') && <Settings plan={plan} />}
     </section>
   );
 }
@@ -71,6 +81,7 @@ function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; 
   const may = useMay();
   const money = useMoney(plan);
   const { crew: said } = crew;
+  useKeptSaves(`crew ${crew.id}`, standingOf(crew));
   const weekday = new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' });
   return (
     <article className="crews-line" data-test={`crew-${said.name}`}>
@@ -127,37 +138,38 @@ const crewSpec: FormSpec = {
   piecePerTree: 'number',
 };
 
+const usualCrew: CrewEntry = {
+  name: '',
+  people: null,
+  skills: ['pruner'],
+  weekdays: weekdays.slice(0, 5),
+  hoursPerDay: 8,
+  daysOff: [],
+  sites: [],
+  wagePerHour: null,
+  piecePerTree: null,
+  overtime: null,
+  overtimeRate: null,
+};
+
+const standingOf = (crew: CrewView): CrewEntry => ({ ...crew.crew, weekdays: crew.weekdays });
+
 function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView | null; onDone: () => void }) {
-  const reading = useReading();
-  const { t, language } = reading;
-  const { saveCrew, removeCrew, problem, problemLike, failure, busy, unreadable } = useCrewPlanChanges();
+  const { t, language } = useReading();
+  const removing = useCrewPlanChanges();
   const [id] = useState(() => crew?.id ?? crypto.randomUUID());
-  const [draft, setDraft] = useState<CrewEntry>(
-    () =>
-      (crew && { ...crew.crew, weekdays: crew.weekdays }) ?? {
-        name: '',
-        people: null,
-        skills: ['pruner'],
-        weekdays: weekdays.slice(0, 5),
-        hoursPerDay: 8,
-        daysOff: [],
-        sites: [],
-        wagePerHour: null,
-        piecePerTree: null,
-        overtime: null,
-        overtimeRate: null,
-      },
-  );
-  const [numbers, setNumbers] = useState<Draft>(() => toDraft(crewSpec, draft, reading));
-  const set = (by: Partial<CrewEntry>) => {
-    setDraft({ ...draft, ...by });
-  };
-  const save = async () => {
-    const { entry, unreadable: wrong } = readDraft<CrewEntry>(crewSpec, numbers, language);
-    if (wrong.length > 0) unreadable(wrong);
-    else if (await saveCrew(id, crew?.version ?? 0, { ...draft, ...entry })) onDone();
-  };
-  const form = fieldControls('crews', numbers, setNumbers, problem, t, () => void save());
+  const version = crew?.version ?? 0;
+  const form = useEntryForm<CrewEntry>({
+    of: `crew ${id}`,
+    section: 'crews',
+    spec: crewSpec,
+    standing: crew && standingOf(crew),
+    usual: usualCrew,
+    put: (entry) =>
+      answered(api.PUT('/api/v1/crews/{id}', { params: { path: { id } }, body: { version, crew: entry } })),
+    onSaved: onDone,
+  });
+  const { fields, chosen, choose, problem, problemLike } = form;
   const money = plan.currency ?? t('choice.money');
   const pick = (
     label: string,
@@ -183,42 +195,42 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
       className="crews-form"
       onSubmit={(e) => {
         e.preventDefault();
-        void save();
+        form.save();
       }}
     >
-      {form.input('name', [], { numeric: false, label: t('crews.name') })}
-      {form.input('people', [], { label: t('crews.people') })}
-      {form.input('hoursPerDay', ['h'], { label: t('crews.hours') })}
-      {form.input('overtime', ['h'], { label: t('crews.overtime') })}
-      {form.input('wagePerHour', [`${money}/h`], { label: t('crews.wage') })}
-      {form.input('piecePerTree', [`${money}/${t('unit:tree')}`], { label: t('crews.piece') })}
+      {fields.input('name', [], { numeric: false, label: t('crews.name') })}
+      {fields.input('people', [], { label: t('crews.people') })}
+      {fields.input('hoursPerDay', ['h'], { label: t('crews.hours') })}
+      {fields.input('overtime', ['h'], { label: t('crews.overtime') })}
+      {fields.input('wagePerHour', [`${money}/h`], { label: t('crews.wage') })}
+      {fields.input('piecePerTree', [`${money}/${t('unit:tree')}`], { label: t('crews.piece') })}
       {pick(
         t('crews.skills'),
         hands.map((h) => ({ value: h, label: t(`hands.${h}`) })),
-        (draft.skills ?? []).filter((s) => s !== 'helper'),
+        (chosen.skills ?? []).filter((s) => s !== 'helper'),
         (skills) => {
-          set({ skills: skills as Hands[] });
+          choose({ skills: skills as Hands[] });
         },
       )}
       {pick(
         t('crews.weekdays'),
         weekdays.map((d) => ({ value: d, label: weekday.format(dayNamed(d)) })),
-        draft.weekdays ?? [],
+        chosen.weekdays ?? [],
         (days) => {
-          set({ weekdays: days as NonNullable<CrewEntry['weekdays']> });
+          choose({ weekdays: days as NonNullable<CrewEntry['weekdays']> });
         },
       )}
       {pick(
         t('crews.sites'),
         plan.sites.map((s) => ({ value: s, label: s })),
-        draft.sites ?? [],
+        chosen.sites ?? [],
         (sites) => {
-          set({ sites });
+          choose({ sites });
         },
       )}
       <div className="field crews-days-off">
         <label>{t('crews.days-off')}</label>
-        {(draft.daysOff ?? []).map((off, i) => (
+        {(chosen.daysOff ?? []).map((off, i) => (
           <span key={i} className="crews-off">
             {(['from', 'to'] as const).map((end) => (
               <input
@@ -228,8 +240,8 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
                 aria-label={t(`crews.${end}`)}
                 value={off[end] ?? ''}
                 onChange={(e) => {
-                  set({
-                    daysOff: draft.daysOff!.map((o, j) => (j === i ? { ...o, [end]: e.target.value || null } : o)),
+                  choose({
+                    daysOff: chosen.daysOff!.map((o, j) => (j === i ? { ...o, [end]: e.target.value || null } : o)),
                   });
                 }}
               />
@@ -237,7 +249,7 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
             <Button
               size="small"
               onClick={() => {
-                set({ daysOff: draft.daysOff!.filter((_, j) => j !== i) });
+                choose({ daysOff: chosen.daysOff!.filter((_, j) => j !== i) });
               }}
             >
               {t('crews.remove')}
@@ -247,29 +259,25 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
         <Button
           size="small"
           onClick={() => {
-            set({ daysOff: [...(draft.daysOff ?? []), { from: null, to: null }] });
+            choose({ daysOff: [...(chosen.daysOff ?? []), { from: null, to: null }] });
           }}
         >
           {t('crews.days-off-add')}
         </Button>
         {problemLike(/^daysOff/) && <p className="field-problem">{problemLike(/^daysOff/)}</p>}
       </div>
-      <p className="crews-acts">
-        <Button type="primary" htmlType="submit" disabled={busy}>
-          {t('crews.save')}
-        </Button>
+      <SaveLine of={form} test="save-crew" wrong={problem('sites') ?? removing.failure ?? undefined}>
         <Button onClick={onDone}>{t('crews.cancel')}</Button>
         {crew && (
-          <Button danger disabled={busy} onClick={() => void removeCrew(crew.id).then((gone) => gone && onDone())}>
+          <Button
+            danger
+            disabled={removing.busy}
+            onClick={() => void removing.removeCrew(crew.id).then((gone) => gone && onDone())}
+          >
             {t('crews.remove')}
           </Button>
         )}
-      </p>
-      {(failure ?? problem('sites')) && (
-        <p className="field-problem" role="alert">
-          {failure ?? problem('sites')}
-        </p>
-      )}
+      </SaveLine>
     </form>
   );
 }
@@ -278,33 +286,27 @@ const settingsSpec: FormSpec = { platforms: 'number', moveHours: 'number' };
 
 /** Platforms and moves. */
 function Settings({ plan }: { plan: CrewPlanView }) {
-  const reading = useReading();
-  const { t } = reading;
-  const { saveSettings, problem, failure, busy, unreadable } = useCrewPlanChanges();
-  const [draft, setDraft] = useState<Draft>(() => toDraft(settingsSpec, plan.settings, reading));
-  const save = () => {
-    const { entry, unreadable: wrong } = readDraft<CrewSettingsEntry>(settingsSpec, draft, reading.language);
-    if (wrong.length > 0) unreadable(wrong);
-    else void saveSettings(plan, { ...plan.settings, ...entry });
-  };
-  const form = fieldControls('crew-settings', draft, setDraft, problem, t, save);
+  const { t } = useReading();
+  const form = useEntryForm<CrewSettingsEntry>({
+    of: 'crew-settings',
+    section: 'crew-settings',
+    spec: settingsSpec,
+    standing: plan.settings,
+    put: (settings) =>
+      answered(api.PUT('/api/v1/crew-plan/settings', { body: { version: plan.estateVersion, settings } })),
+  });
   return (
     <form
       className="crews-form crews-settings"
       onSubmit={(e) => {
         e.preventDefault();
-        save();
+        form.save();
       }}
     >
       <h3>{t('crews.settings')}</h3>
-      {form.input('platforms', [], { label: t('crews.platforms') })}
-      {form.input('moveHours', ['h'], { label: t('crews.move'), placeholder: '0.5' })}
-      <p className="crews-acts">
-        <Button htmlType="submit" disabled={busy}>
-          {t('crew-plan.save')}
-        </Button>
-      </p>
-      {failure && <p className="field-problem">{failure}</p>}
+      {form.fields.input('platforms', [], { label: t('crews.platforms') })}
+      {form.fields.input('moveHours', ['h'], { label: t('crews.move'), placeholder: '0.5' })}
+      <SaveLine of={form} test="save-settings" />
     </form>
   );
 }

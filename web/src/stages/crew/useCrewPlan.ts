@@ -2,9 +2,7 @@ import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-quer
 import {
   api,
   answered,
-  type CrewEntry,
   type CrewPlanView,
-  type CrewSettingsEntry,
   type CrewTaskView,
   type ImproveStep,
   type TakeDepths,
@@ -37,7 +35,7 @@ export function useMoney({ currency }: { currency: string | null }) {
     `${number(value, decimals)} ${currency ?? t('choice.money')}`;
 }
 
-/** Says what is kept of work, changes crews and what is the same for all; what is refused is told at its field. */
+/** Says what is kept of work and removes crews; what is refused is told at its field. */
 export function useCrewPlanChanges() {
   const client = useQueryClient();
   const { attempt, ...told } = useAttempt();
@@ -53,19 +51,9 @@ export function useCrewPlanChanges() {
         );
         await again(client);
       }),
-    saveCrew: (id: string, version: number, crew: CrewEntry) =>
-      attempt(async () => {
-        await answered(api.PUT('/api/v1/crews/{id}', { params: { path: { id } }, body: { version, crew } }));
-        await again(client);
-      }),
     removeCrew: (id: string) =>
       attempt(async () => {
         await answered(api.DELETE('/api/v1/crews/{id}', { params: { path: { id } } }));
-        await again(client);
-      }),
-    saveSettings: ({ estateVersion }: CrewPlanView, settings: CrewSettingsEntry) =>
-      attempt(async () => {
-        await answered(api.PUT('/api/v1/crew-plan/settings', { body: { version: estateVersion, settings } }));
         await again(client);
       }),
   };

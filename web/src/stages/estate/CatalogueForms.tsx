@@ -1,6 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useState } from 'react';
 import {
   api,
   answered,
@@ -11,20 +10,19 @@ import {
   type VarietyEntry,
 } from '../../api/client';
 import { Choice } from '../../entry/Choice';
-import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { fieldControls } from '../../entry/fieldControls';
+import type { FormSpec } from '../../entry/draft';
+import { SaveLine } from '../../entry/SaveLine';
 import { useAttempt } from '../../entry/useAttempt';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { useReading } from '../../words/useReading';
+import { entryOf, rootstockKey, standingRootstock, standingVariety, stockEntryOf, varietyKey } from './ownEntries';
 import { numbers, units, type NumberField } from './varietyNumbers';
 
 /** Shows a catalogue just saved; every plan rests on it. */
-function useShowCatalogue(onDone: () => void) {
+function useShowCatalogue() {
   const client = useQueryClient();
-  return async (next: CatalogueView) => {
-    client.setQueryData(['catalogue'], next);
-    // Before anything else is waited for: the next form may already be opened.
-    onDone();
-    await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'catalogue' });
+  return async (saved: Promise<CatalogueView>) => {
+    client.setQueryData(['catalogue'], await saved);
   };
 }
 
@@ -48,42 +46,26 @@ export function VarietyForm({
   crop: string;
   onDone: () => void;
 }) {
-  const reading = useReading();
-  const { t, language, number } = reading;
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
-  const [draft, setDraft] = useState<Draft>(() => {
-    const from = variety?.current;
-    return toDraft(
-      spec,
-      { name: variety?.name ?? '', ...Object.fromEntries(numbers.map((n) => [n, from?.[n]?.value])), source: '' },
-      reading,
-    );
-  });
-  const [biennial, setBiennial] = useState(variety?.current.traits.biennialProne ?? false);
-  const show = useShowCatalogue(onDone);
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<VarietyEntry>(spec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    void attempt(async () => {
-      await show(
-        await answered(
-          api.PUT('/api/v1/catalogue/varieties', {
-            body: { version: variety?.version ?? 0, variety: { ...entry, crop, biennialProne: biennial } },
-          }),
-        ),
-      );
-    });
-  };
+  const { t, number } = useReading();
+  const show = useShowCatalogue();
+  const version = variety?.version ?? 0;
   const remove = () =>
-    attempt(async () => {
-      await show(
-        await answered(api.DELETE('/api/v1/catalogue/varieties/{name}', { params: { path: { name: variety!.name } } })),
-      );
-    });
-  const form = fieldControls('variety', draft, setDraft, problem, t, save);
+    show(
+      answered(api.DELETE('/api/v1/catalogue/varieties/{name}', { params: { path: { name: variety?.name ?? '' } } })),
+    );
+  const form = useEntryForm<VarietyEntry>({
+    of: varietyKey(variety?.name ?? ''),
+    section: 'variety',
+    spec,
+    standing: variety && standingVariety(variety),
+    usual: variety ? { ...entryOf(variety), source: '' } : { name: '', source: '', biennialProne: false },
+    put: (entry) =>
+      show(answered(api.PUT('/api/v1/catalogue/varieties', { body: { version, variety: { ...entry, crop } } }))),
+    remove,
+    onSaved: onDone,
+  });
+  const removing = useRemoving(remove, onDone);
+  const { fields, chosen, choose } = form;
   const hint = (field: NumberField) => {
     const shipped = variety?.shipped?.[field];
     return shipped
@@ -97,13 +79,13 @@ export function VarietyForm({
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          save();
+          form.save();
         }}
       >
         <h2>{variety ? variety.name : t('catalogue.add')}</h2>
-        {!variety && form.input('name', [], { numeric: false })}
+        {!variety && fields.input('name', [], { numeric: false })}
         {numbers.map((n) =>
-          form.input(n, [units[n]], {
+          fields.input(n, [units[n]], {
             label: t(
               n === 'cropDensityHigh'
                 ? 'catalogue.cropDensityTo'
@@ -118,9 +100,9 @@ export function VarietyForm({
           <span className="field-label">{t('catalogue.biennial')}</span>
           <Choice
             label={t('catalogue.biennial')}
-            value={biennial ? 'yes' : 'no'}
+            value={chosen.biennialProne ? 'yes' : 'no'}
             onChange={(v) => {
-              setBiennial(v === 'yes');
+              choose({ biennialProne: v === 'yes' });
             }}
             options={[
               { value: 'no', label: t('no') },
@@ -128,26 +110,34 @@ export function VarietyForm({
             ]}
           />
         </div>
-        {form.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
-        {failure && (
-          <p className="field-problem" role="alert">
-            {failure}
-          </p>
-        )}
-        <div className="save-bar">
-          <Button type="primary" htmlType="submit" loading={busy} data-test="save-variety">
-            {t('save')}
-          </Button>
+        {fields.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
+        <SaveLine of={form} test="save-variety" wrong={removing.failure ?? undefined}>
           <Button onClick={onDone}>{t('new.cancel')}</Button>
-          {variety && variety.version > 0 && (
-            <Button onClick={() => void remove()} data-test="back-to-shipped">
+          {variety && version > 0 && (
+            <Button disabled={removing.busy} onClick={removing.remove} data-test="back-to-shipped">
               {t(variety.shipped ? 'catalogue.back' : 'catalogue.remove')}
             </Button>
           )}
-        </div>
+        </SaveLine>
       </form>
     </aside>
   );
+}
+
+/** Takes the estate's own away. */
+function useRemoving(remove: () => Promise<unknown>, onDone: () => void) {
+  const client = useQueryClient();
+  const { failure, busy, attempt } = useAttempt();
+  return {
+    failure,
+    busy,
+    remove: () =>
+      void attempt(async () => {
+        await remove();
+        onDone();
+        await client.invalidateQueries();
+      }),
+  };
 }
 
 const stockSpec: FormSpec = { name: 'text', vigourPercent: 'number', source: 'text' };
@@ -156,7 +146,6 @@ const stockTraits = {
   hardiness: ['tender', 'moderate', 'hardy'],
   suckering: ['few', 'some', 'many'],
 } as const;
-type StockTraits = Pick<CatalogueRootstock['current'], keyof typeof stockTraits>;
 
 /** A rootstock as the estate knows it. */
 export function RootstockForm({
@@ -168,46 +157,30 @@ export function RootstockForm({
   crop: string;
   onDone: () => void;
 }) {
-  const reading = useReading();
-  const { t, language, number } = reading;
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
-  const [draft, setDraft] = useState<Draft>(() =>
-    toDraft(
-      stockSpec,
-      { name: rootstock?.name ?? '', vigourPercent: rootstock?.current.vigourPercent.value, source: '' },
-      reading,
-    ),
-  );
-  const [traits, setTraits] = useState<StockTraits>(
-    rootstock?.current ?? { precocity: 'moderate', hardiness: 'moderate', suckering: 'few' },
-  );
-  const show = useShowCatalogue(onDone);
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<RootstockEntry>(stockSpec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    const { precocity, hardiness, suckering } = traits;
-    void attempt(async () => {
-      await show(
-        await answered(
-          api.PUT('/api/v1/catalogue/rootstocks', {
-            body: { version: rootstock?.version ?? 0, rootstock: { ...entry, crop, precocity, hardiness, suckering } },
-          }),
-        ),
-      );
-    });
-  };
+  const { t, number } = useReading();
+  const show = useShowCatalogue();
+  const version = rootstock?.version ?? 0;
   const remove = () =>
-    attempt(async () => {
-      await show(
-        await answered(
-          api.DELETE('/api/v1/catalogue/rootstocks/{name}', { params: { path: { name: rootstock!.name } } }),
-        ),
-      );
-    });
-  const form = fieldControls('rootstock', draft, setDraft, problem, t, save);
+    show(
+      answered(
+        api.DELETE('/api/v1/catalogue/rootstocks/{name}', { params: { path: { name: rootstock?.name ?? '' } } }),
+      ),
+    );
+  const form = useEntryForm<RootstockEntry>({
+    of: rootstockKey(rootstock?.name ?? ''),
+    section: 'rootstock',
+    spec: stockSpec,
+    standing: rootstock && standingRootstock(rootstock),
+    usual: rootstock
+      ? { ...stockEntryOf(rootstock), source: '' }
+      : { name: '', source: '', precocity: 'moderate', hardiness: 'moderate', suckering: 'few' },
+    put: (entry) =>
+      show(answered(api.PUT('/api/v1/catalogue/rootstocks', { body: { version, rootstock: { ...entry, crop } } }))),
+    remove,
+    onSaved: onDone,
+  });
+  const removing = useRemoving(remove, onDone);
+  const { fields, chosen, choose } = form;
   const shipped = rootstock?.shipped?.vigourPercent;
   return (
     <aside className="sheet">
@@ -216,12 +189,12 @@ export function RootstockForm({
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          save();
+          form.save();
         }}
       >
         <h2>{rootstock ? rootstock.name : t('catalogue.add-rootstock')}</h2>
-        {!rootstock && form.input('name', [], { numeric: false })}
-        {form.input('vigourPercent', ['%'], {
+        {!rootstock && fields.input('name', [], { numeric: false })}
+        {fields.input('vigourPercent', ['%'], {
           label: t('catalogue.vigour'),
           hint:
             shipped &&
@@ -232,31 +205,23 @@ export function RootstockForm({
             <span className="field-label">{t(`catalogue.${trait}`)}</span>
             <Choice
               label={t(`catalogue.${trait}`)}
-              value={traits[trait]}
+              value={chosen[trait] ?? ''}
               onChange={(v) => {
-                setTraits({ ...traits, [trait]: v });
+                choose({ [trait]: v });
               }}
               options={stockTraits[trait].map((v) => ({ value: v, label: t(`trait.${trait}.${v}`) }))}
             />
           </div>
         ))}
-        {form.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
-        {failure && (
-          <p className="field-problem" role="alert">
-            {failure}
-          </p>
-        )}
-        <div className="save-bar">
-          <Button type="primary" htmlType="submit" loading={busy} data-test="save-rootstock">
-            {t('save')}
-          </Button>
+        {fields.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
+        <SaveLine of={form} test="save-rootstock" wrong={removing.failure ?? undefined}>
           <Button onClick={onDone}>{t('new.cancel')}</Button>
-          {rootstock && rootstock.version > 0 && (
-            <Button onClick={() => void remove()} data-test="back-to-shipped">
+          {rootstock && version > 0 && (
+            <Button disabled={removing.busy} onClick={removing.remove} data-test="back-to-shipped">
               {t(rootstock.shipped ? 'catalogue.back' : 'catalogue.remove')}
             </Button>
           )}
-        </div>
+        </SaveLine>
       </form>
     </aside>
   );

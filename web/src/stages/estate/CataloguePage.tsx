@@ -4,12 +4,14 @@ import { Link } from 'react-router';
 import type { CatalogueVariety, Step } from '../../api/client';
 import { Choice } from '../../entry/Choice';
 import { Why } from '../../entry/Why';
+import { useKeptSaves } from '../../entry/useKeptSaves';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import './catalogue.css';
 import { RootstockForm, VarietyForm } from './CatalogueForms';
+import { rootstockKey, standingRootstock, standingVariety, varietyKey } from './ownEntries';
 import { useCatalogue } from './useCatalogue';
 import { numbers, units, type NumberField } from './varietyNumbers';
 
@@ -122,15 +124,14 @@ export function CataloguePage() {
                     <td className="small">{traitsOf(v)}</td>
                     <td className="right">
                       {may('catalogue') && (
-                        <Button
-                          size="small"
-                          onClick={() => {
+                        <Change
+                          name={v.name}
+                          of={varietyKey(v.name)}
+                          standing={standingVariety(v)}
+                          onOpen={() => {
                             edit('variety', v.name);
                           }}
-                          data-test={`change-${v.name}`}
-                        >
-                          {t('catalogue.change')}
-                        </Button>
+                        />
                       )}
                     </td>
                   </tr>
@@ -153,7 +154,8 @@ export function CataloguePage() {
             <tbody>
               {rootstocks
                 .filter((r) => r.crop === crop)
-                .map(({ name, version, current, shipped }) => (
+                .map((rootstock) => ({ rootstock, ...rootstock }))
+                .map(({ rootstock, name, version, current, shipped }) => (
                   <tr key={name}>
                     <th scope="row">
                       {name}
@@ -180,15 +182,14 @@ export function CataloguePage() {
                     <td className="small dim">{source(current.source)}</td>
                     <td className="right">
                       {may('catalogue') && (
-                        <Button
-                          size="small"
-                          onClick={() => {
+                        <Change
+                          name={name}
+                          of={rootstockKey(name)}
+                          standing={standingRootstock(rootstock)}
+                          onOpen={() => {
                             edit('rootstock', name);
                           }}
-                          data-test={`change-${name}`}
-                        >
-                          {t('catalogue.change')}
-                        </Button>
+                        />
                       )}
                     </td>
                   </tr>
@@ -245,6 +246,26 @@ const sourced = (name: string, { value, source }: { value: number; source: strin
 });
 
 /** A number with its source, and what is shipped where the estate's own differs. */
+function Change({
+  name,
+  of,
+  standing,
+  onOpen,
+}: {
+  name: string;
+  of: string;
+  standing: object | null;
+  onOpen: () => void;
+}) {
+  const { t } = useReading();
+  useKeptSaves(of, standing);
+  return (
+    <Button size="small" onClick={onOpen} data-test={`change-${name}`}>
+      {t('catalogue.change')}
+    </Button>
+  );
+}
+
 function NumberCell({ variety, field }: { variety: CatalogueVariety; field: NumberField }) {
   const { t, number, unitName, system } = useReading();
   const { unit, factor } = shownAs(units[field], system);

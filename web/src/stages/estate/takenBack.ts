@@ -1,6 +1,6 @@
 import type { ChangeView, PlanEntry } from '../../api/client';
 import { setAt, type FormSpec } from '../../entry/draft';
-import { isSame } from '../../planting/merge';
+import { isSame } from '../../entry/merge';
 import type { Entries, PartName } from '../../planting/parts';
 import { settingsSpec } from '../decide/draft';
 import { targetSpec } from '../target/draft';

@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type Anchor, type DaysGroup, type DaysOfPlanting, type DaysView } from '../../api/client';
 import { Choice } from '../../entry/Choice';
-import { useAttempt } from '../../entry/useAttempt';
+import { SaveLine, type Saving } from '../../entry/SaveLine';
+import { useEntrySaves } from '../../entry/useEntrySaves';
 import { Wide } from '../../look/Wide';
 import { useMay } from '../../people/session';
 import { titleOf } from '../../planting/titleOf';
@@ -12,7 +12,7 @@ import { Trouble } from '../../Trouble';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { anchorsOfTheYear } from './anchors';
-import { dayOf, spanOf, toNote, type Typed } from './typedDays';
+import { dayOf, notedIn, spanOf, toNote, type Typed } from './typedDays';
 import './passes.css';
 
 /** A day of the year, such as green tip, at all plantings: noted for those of a variety on a site together. */
@@ -48,16 +48,24 @@ export function DaysPage() {
 function Days({ view }: { view: DaysView }) {
   const { t, number } = useReading();
   const may = useMay();
-  const client = useQueryClient();
-  const { attempt, problem, problemLike, failure, busy } = useAttempt();
   const [typed, setTyped] = useState<Typed>(new Map());
   const note = toNote(view, typed);
-  const save = () =>
-    attempt(async () => {
-      await answered(api.PUT('/api/v1/days', { body: { days: note } }));
-      setTyped(new Map());
-      await client.invalidateQueries();
-    });
+  const { save, undo, problem, problemLike, ...saves } = useEntrySaves({
+    of: `days ${view.anchor}`,
+    standing: notedIn(view),
+    put: (days) => answered(api.PUT('/api/v1/days', { body: { days: toNote(view, new Map(Object.entries(days))) } })),
+  });
+  const saving: Saving = {
+    ...saves,
+    isDirty: note.length > 0,
+    isSaved: view.noted > 0,
+    save: () =>
+      void save({ ...notedIn(view), ...Object.fromEntries(typed) }).then((saved) => {
+        if (saved) discard();
+      }),
+    discard,
+    undo: () => void undo(),
+  };
   const wrong = (plantings: DaysOfPlanting[]) =>
     plantings.map((p) => problem(`days[${note.findIndex((n) => n.planting === p.id)}].day`)).find(Boolean);
   const type = (plantings: DaysOfPlanting[], day: string) => {
@@ -67,7 +75,7 @@ function Days({ view }: { view: DaysView }) {
     <form
       onSubmit={(e) => {
         e.preventDefault();
-        void save();
+        saving.save();
       }}
     >
       <p className="passes-sum" data-test="days-noted">
@@ -99,19 +107,21 @@ function Days({ view }: { view: DaysView }) {
         </table>
       </Wide>
       {may('settings') && (
-        <div className="save-bar days-save">
-          <Button type="primary" htmlType="submit" loading={busy} disabled={note.length === 0} data-test="save-days">
-            {note.length === 0 ? t('save') : t('days.save', { count: note.length })}
-          </Button>
-          {(failure ?? problemLike(/^days$/)) && (
-            <p className="field-problem" role="alert">
-              {failure ?? problemLike(/^days$/)}
-            </p>
-          )}
+        <div className="days-save">
+          <SaveLine
+            of={saving}
+            test="save-days"
+            label={note.length === 0 ? undefined : t('days.save', { count: note.length })}
+            wrong={problemLike(/^days$/)}
+          />
         </div>
       )}
     </form>
   );
+
+  function discard() {
+    setTyped(new Map());
+  }
 }
 
 interface LineProps {

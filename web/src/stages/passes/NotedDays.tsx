@@ -1,8 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
-import { useState } from 'react';
 import { api, answered, type Anchor, type ProgrammeView } from '../../api/client';
-import { useAttempt } from '../../entry/useAttempt';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
@@ -11,30 +9,32 @@ import { anchorsOfTheYear, siteAnchors } from './anchors';
 /** Days a person can note. */
 const anchors: Anchor[] = ['melt', ...anchorsOfTheYear, ...siteAnchors, 'coldNight', 'flushRipe', 'strikeSeen'];
 
+type Days = Partial<Record<Anchor, string>>;
+
+const notedIn = (days: Days) => anchors.filter((a) => days[a]).map((anchor) => ({ anchor, day: days[anchor]! }));
+
 /** The days all windows hang on: expected ones, and those noted this season, which move what comes after them. */
 export function NotedDays({ programme }: { programme: ProgrammeView }) {
   const { t, language } = useReading();
   const { view } = usePlantingWork();
   const may = useMay();
-  const client = useQueryClient();
-  const { attempt, problem, failure, busy } = useAttempt();
-  const before = new Map((programme.noted.noted ?? []).map((d) => [d.anchor!, d.day ?? '']));
-  const [typed, setTyped] = useState<Map<Anchor, string>>(before);
-  const known = new Map(programme.days.map((d) => [d.anchor, d]));
-  const noted = anchors.filter((a) => typed.get(a)).map((anchor) => ({ anchor, day: typed.get(anchor)! }));
-  const day = new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeZone: 'UTC' });
-  const save = () =>
-    attempt(async () => {
-      const planting = await answered(
+  const form = useEntryForm<Days>({
+    of: `days ${view.id} ${view.season}`,
+    section: 'days',
+    spec: {},
+    standing: Object.fromEntries((programme.noted.noted ?? []).map((d) => [d.anchor!, d.day ?? ''])),
+    put: (days) =>
+      answered(
         api.PUT('/api/v1/plantings/{id}/days', {
           params: { path: { id: view.id } },
-          body: { version: view.planVersion, days: { noted } },
+          body: { version: view.planVersion, days: { noted: notedIn(days) } },
         }),
-      );
-      client.setQueryData(['planting', view.id, null], planting);
-      await client.invalidateQueries();
-    });
-  const wrong = (anchor: Anchor) => problem(`noted[${noted.findIndex((n) => n.anchor === anchor)}].day`);
+      ),
+  });
+  const { chosen, choose, problem } = form;
+  const known = new Map(programme.days.map((d) => [d.anchor, d]));
+  const day = new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeZone: 'UTC' });
+  const wrong = (anchor: Anchor) => problem(`noted[${notedIn(chosen).findIndex((n) => n.anchor === anchor)}].day`);
   return (
     <details className="passes-days" data-test="noted-days">
       <summary>{t('passes.days')}</summary>
@@ -50,10 +50,10 @@ export function NotedDays({ programme }: { programme: ProgrammeView }) {
                   <input
                     type="date"
                     aria-label={t(`anchor.${anchor}`)}
-                    value={typed.get(anchor) ?? ''}
+                    value={chosen[anchor] ?? ''}
                     disabled={!may('settings')}
                     onChange={(e) => {
-                      setTyped(new Map(typed).set(anchor, e.target.value));
+                      choose({ [anchor]: e.target.value });
                     }}
                     data-test={`day-${anchor}`}
                   />
@@ -73,16 +73,7 @@ export function NotedDays({ programme }: { programme: ProgrammeView }) {
           })}
         </tbody>
       </table>
-      {may('settings') && (
-        <Button type="primary" loading={busy} onClick={() => void save()} data-test="save-days">
-          {t('save')}
-        </Button>
-      )}
-      {failure && (
-        <p className="field-problem" role="alert">
-          {failure}
-        </p>
-      )}
+      {may('settings') && <SaveLine of={form} test="save-days" />}
     </details>
   );
 }

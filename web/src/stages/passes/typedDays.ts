@@ -5,6 +5,10 @@ export type Typed = ReadonlyMap<string, string>;
 
 const notedAt = (planting: DaysOfPlanting) => (planting.basis === 'recorded' ? (planting.day ?? '') : '');
 
+/** Days noted, by planting; empty where none is. */
+export const notedIn = ({ groups }: DaysView): Record<string, string> =>
+  Object.fromEntries(groups.flatMap((g) => g.plantings).map((p) => [p.id, notedAt(p)]));
+
 /** The day that stands at all of these plantings; empty where they differ or none does. */
 export function dayOf(plantings: DaysOfPlanting[], typed: Typed): string {
   const days = new Set(plantings.map((p) => typed.get(p.id) ?? notedAt(p)));

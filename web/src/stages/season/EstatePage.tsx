@@ -4,7 +4,9 @@ import { useEffect, useState } from 'react';
 import { api, answered, type EstateEntry, type SeasonView } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
+import { SaveLine } from '../../entry/SaveLine';
 import { useAttempt } from '../../entry/useAttempt';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { Trouble } from '../../Trouble';
 import { RemovedPlantings } from '../estate/RemovedPlantings';
 import { useReading } from '../../words/useReading';
@@ -26,7 +28,7 @@ export function EstatePage() {
       <h1>{t('estate')}</h1>
       <div className="columns">
         <section>
-          <Facts key={season.data.estate} season={season.data} />
+          <Facts season={season.data} />
         </section>
         <aside>
           <NextSeason season={season.data} />
@@ -49,89 +51,47 @@ const factsSpec: FormSpec = {
 };
 
 function Facts({ season }: { season: SeasonView }) {
-  const reading = useReading();
-  const { t, language, number } = reading;
-  const client = useQueryClient();
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
-  const [saved, setSaved] = useState(false);
-  const [draft, setDraft] = useState<Draft>(() =>
-    toDraft(
-      factsSpec,
-      {
-        name: season.estate,
-        crewHoursPerWeek: season.crewHoursTold,
-        bodyMarks: season.bodyMarks,
-        currency: season.currency,
-      },
-      reading,
-    ),
-  );
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<EstateEntry>(factsSpec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    void attempt(async () => {
-      await answered(api.PUT('/api/v1/estate', { body: { version: season.estateVersion, estate: entry } }));
-      setSaved(true);
-    }).then(() =>
-      // Also where someone else was first: what they saved is what the next try stands on.
-      client.invalidateQueries(),
-    );
-  };
-  const form = fieldControls(
-    'estate',
-    draft,
-    (next) => {
-      setDraft(next);
-      setSaved(false);
+  const { t, number } = useReading();
+  const form = useEntryForm<EstateEntry>({
+    of: 'estate',
+    section: 'estate',
+    spec: factsSpec,
+    standing: {
+      name: season.estate,
+      crewHoursPerWeek: season.crewHoursTold,
+      bodyMarks: season.bodyMarks,
+      currency: season.currency,
     },
-    problem,
-    t,
-    save,
-  );
+    put: (estate) => answered(api.PUT('/api/v1/estate', { body: { version: season.estateVersion, estate } })),
+  });
+  const { fields } = form;
   return (
     <form
       className="fields"
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        save();
+        form.save();
       }}
     >
-      {form.input('name', [], { numeric: false, label: t('field.estate') })}
-      {form.input('crewHoursPerWeek', ['h/week'], {
+      {fields.input('name', [], { numeric: false, label: t('field.estate') })}
+      {fields.input('crewHoursPerWeek', ['h/week'], {
         label: t('estate.crew-hours'),
         hint: t(season.hasCrews ? 'estate.crew-hours-crews' : 'estate.crew-hours-hint', {
           hours: number(season.crewHoursPerWeek, 0),
         }),
       })}
-      {form.input('currency', [], { numeric: false, label: t('money'), hint: t('money.hint') })}
+      {fields.input('currency', [], { numeric: false, label: t('money'), hint: t('money.hint') })}
       <fieldset className="estate-marks">
         <legend>{t('estate.marks')}</legend>
         <p className="small dim">{t('estate.marks-text')}</p>
         <div className="fields">
           {[...widths, ...heights].map((part) => (
-            <div key={part}>{form.input(`bodyMarks.${part}`, ['cm', 'in'], { label: t(`estate.mark-${part}`) })}</div>
+            <div key={part}>{fields.input(`bodyMarks.${part}`, ['cm', 'in'], { label: t(`estate.mark-${part}`) })}</div>
           ))}
         </div>
       </fieldset>
-      <div className="save-bar">
-        <Button type="primary" htmlType="submit" loading={busy} data-test="save-estate">
-          {t('save')}
-        </Button>
-        {saved && (
-          <span className="small dim" role="status">
-            {t('saved')}
-          </span>
-        )}
-        {failure && (
-          <p className="field-problem" role="alert">
-            {failure}
-          </p>
-        )}
-      </div>
+      <SaveLine of={form} test="save-estate" />
     </form>
   );
 }

@@ -1,18 +1,16 @@
-import { Button } from 'antd';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, answered, type PriceListEntry } from '../../api/client';
+import { api, answered, type PriceListEntry, type PricesView } from '../../api/client';
 import { Field } from '../../entry/Field';
 import type { Line } from '../../entry/paste';
+import { SaveLine, type Saving } from '../../entry/SaveLine';
 import { Sheet } from '../../entry/Sheet';
-import { useAttempt } from '../../entry/useAttempt';
+import { useEntrySaves } from '../../entry/useEntrySaves';
 import { useMay } from '../../people/session';
-import { usePlantingWork } from '../../planting/usePlanting';
 import { parseNumber, toInput } from '../../units/parse';
 import { firstUnit } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
-import { deskKey } from './useDesk';
 
 const costs = ['rejectPricePerKg', 'harvestCostPerKg', 'thinningCostPer100'] as const;
 
@@ -25,19 +23,47 @@ interface PriceDraft {
 
 /** Size classes with their prices and the few costs that move with the crop; kept by variety for the whole estate. */
 export function Prices({ variety }: { variety: string }) {
-  const { t, language, system, unitName, number } = useReading();
-  const may = useMay();
-  const { view } = usePlantingWork();
-  const client = useQueryClient();
-  const catalogue = useCatalogue();
-  const [draft, setDraft] = useState<PriceDraft | null>(null);
-  const { attempt, problem, unreadable, failure, busy } = useAttempt();
   const stored = useQuery({
     queryKey: ['prices', variety],
     queryFn: () => answered(api.GET('/api/v1/prices/{variety}', { params: { path: { variety } } })),
   });
-  if (!stored.data) return null;
-  const shown = draft ?? toDraft(stored.data.prices);
+  return stored.data && <PriceForm key={variety} stored={stored.data} />;
+}
+
+function PriceForm({ stored }: { stored: PricesView }) {
+  const { t, language, system, unitName, number } = useReading();
+  const { variety } = stored;
+  const may = useMay();
+  const catalogue = useCatalogue();
+  const [draft, setDraft] = useState<PriceDraft | null>(null);
+  const {
+    save: store,
+    undo,
+    problem,
+    unreadable,
+    ...saves
+  } = useEntrySaves<PriceListEntry>({
+    of: `prices ${variety}`,
+    standing: stored.prices,
+    put: (prices) =>
+      answered(
+        api.PUT('/api/v1/prices/{variety}', {
+          params: { path: { variety } },
+          body: { version: stored.version, prices },
+        }),
+      ),
+  });
+  const saving: Saving = {
+    ...saves,
+    isDirty: draft !== null,
+    isSaved: stored.version > 0,
+    save: () => void save(),
+    discard: () => {
+      setDraft(null);
+    },
+    undo: () => void undo(),
+  };
+  const shown = draft ?? toDraft(stored.prices);
   const set = (next: Partial<PriceDraft>) => {
     setDraft({ ...shown, ...next });
   };
@@ -49,7 +75,7 @@ export function Prices({ variety }: { variety: string }) {
       <summary>
         {t('prices.heading', { variety })}
         <span className="desk-glance">
-          {t(stored.data.version === 0 ? 'prices.assumed' : 'prices.own', { count: shown.lines.length })}
+          {t(stored.version === 0 ? 'prices.assumed' : 'prices.own', { count: shown.lines.length })}
         </span>
       </summary>
       <fieldset className="part" disabled={!may('catalogue')}>
@@ -123,31 +149,7 @@ export function Prices({ variety }: { variety: string }) {
             />
           </div>
         </div>
-        <div className="save-bar">
-          <Button
-            type="primary"
-            htmlType="button"
-            disabled={draft === null}
-            loading={busy}
-            data-test="save-prices"
-            onClick={() => void attempt(save)}
-          >
-            {t('prices.save', { variety })}
-          </Button>
-          <Button
-            disabled={draft === null || busy}
-            onClick={() => {
-              setDraft(null);
-            }}
-          >
-            {t('discard')}
-          </Button>
-          {failure && (
-            <p className="field-problem" role="alert">
-              {failure}
-            </p>
-          )}
-        </div>
+        <SaveLine of={saving} test="save-prices" label={t('prices.save', { variety })} />
       </fieldset>
     </details>
   );
@@ -174,15 +176,7 @@ export function Prices({ variety }: { variety: string }) {
       unreadable(wrong);
       return;
     }
-    const saved = await answered(
-      api.PUT('/api/v1/prices/{variety}', {
-        params: { path: { variety } },
-        body: { version: stored.data!.version, prices },
-      }),
-    );
-    client.setQueryData(['prices', variety], saved);
-    await client.invalidateQueries({ queryKey: deskKey(view.id) });
-    setDraft(null);
+    if (await store(prices)) setDraft(null);
   }
 
   function toDraft(prices: PriceListEntry): PriceDraft {

@@ -1,15 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type RenewalView, type WinterRenewalEntry } from '../../api/client';
 import { AgesDrawing } from '../../drawings/AgesDrawing';
 import { ScaffoldRound } from '../../drawings/ScaffoldRound';
-import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { Choice } from '../../entry/Choice';
-import { fieldControls } from '../../entry/fieldControls';
+import type { FormSpec } from '../../entry/draft';
 import { Notices } from '../../entry/Notices';
-import { useAttempt } from '../../entry/useAttempt';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
@@ -85,7 +84,7 @@ function Renewal({ renewal }: { renewal: RenewalView }) {
           </div>
         </section>
       )}
-      <Winters renewal={renewal} planting={view.id} key={renewal.winters.map((w) => w.version).join()} />
+      <Winters renewal={renewal} planting={view.id} />
     </section>
   );
 }
@@ -131,34 +130,8 @@ const spec: FormSpec = { limbs: 'number', scaffold: 'number' };
 
 /** What was renewed in past winters, and this one's to be told. */
 function Winters({ renewal, planting }: { renewal: RenewalView; planting: string }) {
-  const reading = useReading();
-  const { t, language, number } = reading;
-  const may = useMay();
-  const client = useQueryClient();
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
+  const { t, number, unitName } = useReading();
   const [season, setSeason] = useState(renewal.season);
-  const knownOf = (of: number) => renewal.winters.find((w) => w.season === of);
-  const known = knownOf(season);
-  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, known?.renewal ?? {}, reading));
-  const isRound = renewal.system?.of === 'scaffold';
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<WinterRenewalEntry>(spec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    void attempt(async () => {
-      await answered(
-        api.PUT('/api/v1/plantings/{id}/renewal/{season}', {
-          params: { path: { id: planting, season } },
-          body: { version: known?.version ?? 0, renewal: entry },
-        }),
-      );
-      await client.invalidateQueries();
-    });
-  };
-  const form = fieldControls('renewal', draft, setDraft, problem, t, save);
-  const wrong = failure ?? problem('season') ?? problem('renewal');
   return (
     <section className="training-measures" data-test="renewed">
       <h3>{t('renewal.winters')}</h3>
@@ -169,7 +142,7 @@ function Winters({ renewal, planting }: { renewal: RenewalView; planting: string
               <span className="dim">{w.season}</span>{' '}
               {w.renewal.limbs != null && (
                 <>
-                  <strong>{number(w.renewal.limbs, 1)}</strong> {reading.unitName('limb/tree')}
+                  <strong>{number(w.renewal.limbs, 1)}</strong> {unitName('limb/tree')}
                 </>
               )}
               {w.renewal.scaffold != null && ` ${t('renewal.scaffold', { n: w.renewal.scaffold })}`}
@@ -177,47 +150,75 @@ function Winters({ renewal, planting }: { renewal: RenewalView; planting: string
           ))}
         </ul>
       )}
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          save();
-        }}
-      >
-        <fieldset className="part" disabled={!may('report')}>
-          <div className="fields">
-            <div className="field">
-              <span className="field-label" aria-hidden>
-                {t('renewal.of-winter')}
-              </span>
-              <Choice
-                label={t('renewal.of-winter')}
-                value={String(season)}
-                onChange={(s) => {
-                  setSeason(Number(s));
-                  setDraft(toDraft(spec, knownOf(Number(s))?.renewal ?? {}, reading));
-                }}
-                options={Array.from({ length: Math.min(12, (renewal.leaf ?? 13) - 1) }, (_, i) => ({
-                  value: String(renewal.season - i),
-                  label: String(renewal.season - i),
-                }))}
-              />
-            </div>
-            {form.input('limbs', ['limb/tree'], { label: t('renewal.limbs') })}
-            {isRound && form.input('scaffold', [], { label: t('renewal.scaffold-field') })}
-          </div>
-          {wrong && (
-            <p className="field-problem" role="alert">
-              {wrong}
-            </p>
-          )}
-          {may('report') && (
-            <Button type="primary" htmlType="submit" loading={busy} data-test="save-renewal">
-              {t('save')}
-            </Button>
-          )}
-        </fieldset>
-      </form>
+      <WinterForm key={season} renewal={renewal} planting={planting} season={season} onSeason={setSeason} />
     </section>
+  );
+}
+
+function WinterForm({
+  renewal,
+  planting,
+  season,
+  onSeason,
+}: {
+  renewal: RenewalView;
+  planting: string;
+  season: number;
+  onSeason: (season: number) => void;
+}) {
+  const { t } = useReading();
+  const may = useMay();
+  const known = renewal.winters.find((w) => w.season === season);
+  const version = known?.version ?? 0;
+  const put = (entry: WinterRenewalEntry) =>
+    answered(
+      api.PUT('/api/v1/plantings/{id}/renewal/{season}', {
+        params: { path: { id: planting, season } },
+        body: { version, renewal: entry },
+      }),
+    );
+  const form = useEntryForm<WinterRenewalEntry>({
+    of: `renewal ${planting} ${season}`,
+    section: 'renewal',
+    spec,
+    standing: known?.renewal ?? null,
+    put,
+    // Told nothing, the server keeps nothing.
+    remove: () => put({}),
+  });
+  const { problem } = form;
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.save();
+      }}
+    >
+      <fieldset className="part" disabled={!may('report')}>
+        <div className="fields">
+          <div className="field">
+            <span className="field-label" aria-hidden>
+              {t('renewal.of-winter')}
+            </span>
+            <Choice
+              label={t('renewal.of-winter')}
+              value={String(season)}
+              onChange={(s) => {
+                onSeason(Number(s));
+              }}
+              options={Array.from({ length: Math.min(12, (renewal.leaf ?? 13) - 1) }, (_, i) => ({
+                value: String(renewal.season - i),
+                label: String(renewal.season - i),
+              }))}
+            />
+          </div>
+          {form.fields.input('limbs', ['limb/tree'], { label: t('renewal.limbs') })}
+          {renewal.system?.of === 'scaffold' &&
+            form.fields.input('scaffold', [], { label: t('renewal.scaffold-field') })}
+        </div>
+        {may('report') && <SaveLine of={form} test="save-renewal" wrong={problem('season') ?? problem('renewal')} />}
+      </fieldset>
+    </form>
   );
 }

@@ -1,9 +1,7 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
-import { useState } from 'react';
 import { api, answered, type ReworkStanding, type ReworkView } from '../../api/client';
 import { ChoiceField } from '../../entry/Choice';
-import { useAttempt } from '../../entry/useAttempt';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { Ribbon } from './Ribbon';
@@ -13,13 +11,17 @@ import { standingName } from './standing';
 export function RibbonColours({ rework }: { rework: ReworkView }) {
   const { t } = useReading();
   const may = useMay();
-  const client = useQueryClient();
-  const { problem, failure, busy, attempt } = useAttempt();
-  const [ribbons, setRibbons] = useState(rework.ribbons);
+  const form = useEntryForm<ReworkView['ribbons']>({
+    of: 'ribbons',
+    section: 'ribbons',
+    spec: {},
+    standing: rework.ribbons,
+    put: (ribbons) => answered(api.PUT('/api/v1/ribbons', { body: { version: rework.estateVersion, ribbons } })),
+  });
+  const { chosen, choose, problem } = form;
   const standings = Object.keys(rework.ribbons) as ReworkStanding[];
   if (!may('plan')) return null;
-  const wrong =
-    failure ?? problem('ribbons') ?? standings.map((s) => problem(`ribbons.${s}`)).find((p) => p !== undefined);
+  const wrong = problem('ribbons') ?? standings.map((s) => problem(`ribbons.${s}`)).find((p) => p !== undefined);
   return (
     <details className="rework-colours">
       <summary>{t('rework.colours')}</summary>
@@ -30,34 +32,18 @@ export function RibbonColours({ rework }: { rework: ReworkView }) {
             label={standingName(t, standing, null)}
             shown={
               <>
-                {standingName(t, standing, null)} <Ribbon colour={ribbons[standing] ?? 'none'} />
+                {standingName(t, standing, null)} <Ribbon colour={chosen[standing] ?? 'none'} />
               </>
             }
-            value={ribbons[standing] ?? 'none'}
+            value={chosen[standing] ?? 'none'}
             onChange={(colour) => {
-              setRibbons({ ...ribbons, [standing]: colour });
+              choose({ [standing]: colour });
             }}
             options={rework.rules.colours.map((c) => ({ value: c, label: t(`rework.colour.${c}`) }))}
           />
         ))}
       </div>
-      {wrong && (
-        <p className="field-problem" role="alert">
-          {wrong}
-        </p>
-      )}
-      <Button
-        loading={busy}
-        onClick={() =>
-          void attempt(async () => {
-            await answered(api.PUT('/api/v1/ribbons', { body: { version: rework.estateVersion, ribbons } }));
-            await client.invalidateQueries();
-          })
-        }
-        data-test="save-ribbons"
-      >
-        {t('rework.colours-save')}
-      </Button>
+      <SaveLine of={form} test="save-ribbons" wrong={wrong} />
     </details>
   );
 }

@@ -1,19 +1,19 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
-import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, answered, type SidesView } from '../../api/client';
 import { MOST_ALLEYS, SidesDrawing } from '../../drawings/SidesDrawing';
-import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
-import { fieldControls } from '../../entry/fieldControls';
+import type { FormSpec } from '../../entry/draft';
 import { Notices } from '../../entry/Notices';
-import { useAttempt } from '../../entry/useAttempt';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { YearsTabs } from './YearsTabs';
 import './training.css';
+
+type SidesEntry = NonNullable<SidesView['sides']>;
 
 const spec: FormSpec = { start: 'number', everyYears: 'number', changeFrom: 'number', changeTo: 'number' };
 
@@ -28,38 +28,33 @@ export function SidesStage() {
   if (sides.error) return <Trouble error={sides.error} retry={() => void sides.refetch()} />;
   if (!sides.data) return <p className="waiting">{t('loading')}</p>;
   if (!sides.data.has) return <p className="dim">{t('sides.none')}</p>;
-  return <Sides sides={sides.data} key={sides.data.version} />;
+  return <Sides sides={sides.data} />;
 }
 
 function Sides({ sides }: { sides: SidesView }) {
-  const reading = useReading();
-  const { t, local, language } = reading;
+  const { t, local } = useReading();
   const { view } = usePlantingWork();
   const may = useMay();
-  const client = useQueryClient();
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
-  const [draft, setDraft] = useState<Draft>(() =>
-    toDraft(spec, sides.sides ?? { start: sides.earliest, everyYears: 1 }, reading),
-  );
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<NonNullable<SidesView['sides']>>(spec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    void attempt(async () => {
-      await answered(
-        api.PUT('/api/v1/plantings/{id}/sides', {
-          params: { path: { id: view.id } },
-          body: { version: sides.version, sides: entry },
-        }),
-      );
-      await client.invalidateQueries();
-    });
-  };
-  const form = fieldControls('sides', draft, setDraft, problem, t, save);
+  const put = (entry: SidesEntry) =>
+    answered(
+      api.PUT('/api/v1/plantings/{id}/sides', {
+        params: { path: { id: view.id } },
+        body: { version: sides.version, sides: entry },
+      }),
+    );
+  const form = useEntryForm<SidesEntry>({
+    of: `sides ${view.id}`,
+    section: 'sides',
+    spec,
+    standing: sides.sides,
+    usual: { start: sides.earliest, everyYears: 1 },
+    takesUsual: true,
+    put,
+    // Told nothing, the server keeps nothing.
+    remove: () => put({}),
+  });
+  const { fields } = form;
   const now = sides.calendar.find((s) => s.season === sides.season);
-  const wrong = failure ?? problem('sides');
   const renewed = (now?.alleys ?? []).flatMap((state, i) => (state === 'renewed' ? [i + 1] : []));
   return (
     <section className="training">
@@ -107,26 +102,17 @@ function Sides({ sides }: { sides: SidesView }) {
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          save();
+          form.save();
         }}
       >
         <fieldset className="part" disabled={!may('plan')}>
           <div className="fields">
-            {form.input('start', [], { label: t('sides.start') })}
-            {form.input('everyYears', ['year'], { label: t('sides.every') })}
-            {form.input('changeFrom', [], { label: t('sides.change-from') })}
-            {form.input('changeTo', ['year'], { label: t('sides.change-to') })}
+            {fields.input('start', [], { label: t('sides.start') })}
+            {fields.input('everyYears', ['year'], { label: t('sides.every') })}
+            {fields.input('changeFrom', [], { label: t('sides.change-from') })}
+            {fields.input('changeTo', ['year'], { label: t('sides.change-to') })}
           </div>
-          {wrong && (
-            <p className="field-problem" role="alert">
-              {wrong}
-            </p>
-          )}
-          {may('plan') && (
-            <Button type="primary" htmlType="submit" loading={busy} data-test="save-sides">
-              {t('save')}
-            </Button>
-          )}
+          {may('plan') && <SaveLine of={form} test="save-sides" wrong={form.problem('sides')} />}
         </fieldset>
       </form>
     </section>

@@ -1,11 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
-import { useState } from 'react';
 import { api, answered, type SiteEntry, type SiteView } from '../../api/client';
-import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { Choice } from '../../entry/Choice';
-import { fieldControls } from '../../entry/fieldControls';
-import { useAttempt } from '../../entry/useAttempt';
+import type { FormSpec } from '../../entry/draft';
+import { SaveLine } from '../../entry/SaveLine';
+import { useEntryForm } from '../../entry/useEntryForm';
 import { useReading } from '../../words/useReading';
 
 const spec: FormSpec = { latitude: 'number', longitude: 'number', zone: 'text' };
@@ -13,33 +10,22 @@ const months = Array.from({ length: 12 }, (_, i) => i + 1);
 
 /** Where a site lies, what its year is like, and where its weather is read. */
 export function SiteForm({ site, sources }: { site: SiteView; sources: string[] }) {
-  const reading = useReading();
-  const { t, language } = reading;
-  const client = useQueryClient();
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
-  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, site.site, reading));
-  const [rest, setRest] = useState({
-    snow: site.site.snow ?? false,
-    stormMonth: site.site.stormMonth ?? null,
-    hotMonth: site.site.hotMonth ?? null,
-    source: site.site.source ?? null,
-  });
-  const save = () => {
-    const { entry, unreadable: bad } = readDraft<SiteEntry>(spec, draft, language);
-    if (bad.length > 0) {
-      unreadable(bad);
-      return;
-    }
-    void attempt(async () => {
-      await answered(
+  const { t, language } = useReading();
+  const form = useEntryForm<SiteEntry>({
+    of: `site ${site.id}`,
+    section: 'site',
+    spec,
+    standing: site.site,
+    put: (entry) =>
+      answered(
         api.PUT('/api/v1/sites/{id}', {
           params: { path: { id: site.id } },
-          body: { version: site.version, site: { ...entry, ...rest } },
+          body: { version: site.version, site: entry },
         }),
-      );
-    }).then(() => client.invalidateQueries());
-  };
-  const form = fieldControls('site', draft, setDraft, problem, t, save);
+      ),
+  });
+  const { fields, chosen, choose, problem } = form;
+  const { snow = false, source = null } = chosen;
   const name = new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' });
   const month = (field: 'stormMonth' | 'hotMonth', label: string) => (
     <div className="field">
@@ -48,17 +34,17 @@ export function SiteForm({ site, sources }: { site: SiteView; sources: string[] 
       </span>
       <Choice
         label={label}
-        value={rest[field] === null ? '' : String(rest[field])}
+        value={chosen[field] == null ? '' : String(chosen[field])}
         empty={t('weather.no-month')}
         onChange={(m) => {
-          setRest({ ...rest, [field]: m === '' ? null : Number(m) });
+          choose({ [field]: m === '' ? null : Number(m) });
         }}
         options={months.map((m) => ({ value: String(m), label: name.format(new Date(Date.UTC(2027, m - 1, 15))) }))}
       />
     </div>
   );
   // One that is gone from the server stays to be seen.
-  const known = rest.source !== null && !sources.includes(rest.source) ? [...sources, rest.source] : sources;
+  const known = source !== null && !sources.includes(source) ? [...sources, source] : sources;
   return (
     <details className="weather-form">
       <summary>{t('weather.site')}</summary>
@@ -67,12 +53,12 @@ export function SiteForm({ site, sources }: { site: SiteView; sources: string[] 
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          save();
+          form.save();
         }}
       >
-        {form.input('latitude', ['°'], { label: t('weather.latitude'), hint: t('weather.place-hint') })}
-        {form.input('longitude', ['°'], { label: t('weather.longitude') })}
-        {form.input('zone', [], { numeric: false, label: t('weather.zone'), hint: t('weather.zone-hint') })}
+        {fields.input('latitude', ['°'], { label: t('weather.latitude'), hint: t('weather.place-hint') })}
+        {fields.input('longitude', ['°'], { label: t('weather.longitude') })}
+        {fields.input('zone', [], { numeric: false, label: t('weather.zone'), hint: t('weather.zone-hint') })}
         {month('stormMonth', t('weather.storm'))}
         {month('hotMonth', t('weather.hot'))}
         <div className="field">
@@ -81,11 +67,11 @@ export function SiteForm({ site, sources }: { site: SiteView; sources: string[] 
           </span>
           <Choice
             label={t('weather.source')}
-            value={rest.source ?? ''}
+            value={source ?? ''}
             empty={t('weather.source-none')}
             invalid={problem('source') !== undefined}
-            onChange={(source) => {
-              setRest({ ...rest, source: source === '' ? null : source });
+            onChange={(next) => {
+              choose({ source: next === '' ? null : next });
             }}
             options={known.map((s) => ({ value: s, label: s }))}
           />
@@ -100,23 +86,14 @@ export function SiteForm({ site, sources }: { site: SiteView; sources: string[] 
         <label className="weather-check">
           <input
             type="checkbox"
-            checked={rest.snow}
+            checked={snow}
             onChange={(e) => {
-              setRest({ ...rest, snow: e.target.checked });
+              choose({ snow: e.target.checked });
             }}
           />{' '}
           {t('weather.snow')}
         </label>
-        <div className="save-bar">
-          <Button type="primary" htmlType="submit" loading={busy} data-test="save-site">
-            {t('save')}
-          </Button>
-          {failure && (
-            <p className="field-problem" role="alert">
-              {failure}
-            </p>
-          )}
-        </div>
+        <SaveLine of={form} test="save-site" />
       </form>
     </details>
   );

@@ -1,0 +1,77 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { RequestError } from '../api/client';
+import { useReading } from '../words/useReading';
+import { keptSaves } from './keptSaves';
+import { isSame, merge } from './merge';
+import { useAttempt } from './useAttempt';
+import { useKeptSaves } from './useKeptSaves';
+
+/** An entry that is saved as a whole. */
+export interface SavedEntry<E extends object> {
+  /** What it is of, such as a site; its saves are taken back under this name. */
+  of: string;
+  /** What stands; null where nothing does. */
+  standing: E | null;
+  /** Puts another in its place, over the version it was read at. */
+  put: (entry: E) => Promise<unknown>;
+  /** Takes it away; a first save cannot be taken back without. */
+  remove?: () => Promise<unknown>;
+}
+
+/** Saves an entry, and takes the last save of the session back, but nothing anybody changed since. */
+export function useEntrySaves<E extends object>({ of, standing, put, remove }: SavedEntry<E>) {
+  const { t } = useReading();
+  const client = useQueryClient();
+  const { attempt, ...told } = useAttempt();
+  const { refuse } = told;
+  const last = useKeptSaves(of, standing).at(-1);
+
+  /** True when it was done and all pages were told. */
+  async function store(act: () => Promise<unknown>, done: () => void): Promise<boolean> {
+    let othersFirst = false;
+    const ended = await attempt(async () => {
+      try {
+        await act();
+        done();
+      } catch (e) {
+        if (!isOthersSave(e)) throw e;
+        othersFirst = true;
+      }
+      // Where others were first, what they saved is what the next try stands on.
+      await client.invalidateQueries();
+    });
+    if (othersFirst) refuse(t('form-changed'));
+    return ended && !othersFirst;
+  }
+
+  return {
+    ...told,
+    save: (entry: E, onSaved?: () => void) =>
+      store(
+        () => put(entry),
+        () => {
+          if (!isSame(standing ?? {}, entry)) keptSaves.add(of, { before: standing });
+          // Before the pages are told: a next form may be opened meanwhile.
+          onSaved?.();
+        },
+      ),
+    canUndo: last?.after !== undefined && (last.before !== null || remove !== undefined),
+    undo: async (): Promise<boolean> => {
+      if (last?.after === undefined) return false;
+      const { entry, clashes, taken } = merge(last.after, last.before ?? {}, standing ?? {});
+      if (clashes.length > 0 || (last.before === null && taken.length > 0)) {
+        refuse(t('undo-clash'));
+        return false;
+      }
+      return store(
+        () => (last.before === null ? remove!() : put(entry as E)),
+        () => {
+          keptSaves.drop(of, last);
+        },
+      );
+    },
+  };
+}
+
+const isOthersSave = (e: unknown) =>
+  e instanceof RequestError && (e.status === 409 || e.problem.problems?.some((p) => p.code === 'changed') === true);
