@@ -21,6 +21,7 @@ export function SaveLine({
   label,
   together,
   wrong,
+  onClose,
   children,
 }: {
   of: Saving;
@@ -31,6 +32,8 @@ export function SaveLine({
   together?: string;
   /** What is wrong beside any field, where the page knows of more. */
   wrong?: string | undefined;
+  /** Closes a form that is open for one of many; so does discarding. */
+  onClose?: () => void;
   /** What else can be done here. */
   children?: React.ReactNode;
 }) {
@@ -42,9 +45,19 @@ export function SaveLine({
       <Button type="primary" htmlType="button" disabled={!isDirty} loading={busy} onClick={save} data-test={test}>
         {label ?? t('save')}
       </Button>
-      <Button disabled={!isDirty || busy} onClick={discard}>
-        {t('discard')}
-      </Button>
+      {isDirty || onClose === undefined ? (
+        <Button
+          disabled={!isDirty || busy}
+          onClick={() => {
+            discard();
+            onClose?.();
+          }}
+        >
+          {t('discard')}
+        </Button>
+      ) : (
+        <Button onClick={onClose}>{t('close')}</Button>
+      )}
       {!isDirty && canUndo && (
         <Button disabled={busy} onClick={undo} data-test={`undo-${test}`}>
           {t('undo-save')}

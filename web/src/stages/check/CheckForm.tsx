@@ -139,7 +139,7 @@ export function CheckForm({
         <Button type="primary" htmlType="submit" disabled={sending.busy} data-test="check-save">
           {t('report.save')}
         </Button>
-        <Button onClick={onDone}>{t('crews.cancel')}</Button>
+        <Button onClick={onDone}>{t('discard')}</Button>
       </p>
     </form>
   );

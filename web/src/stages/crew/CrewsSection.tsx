@@ -203,7 +203,7 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
       {fields.input('hoursPerDay', ['h'], { label: t('crews.hours') })}
       {fields.input('overtime', ['h'], { label: t('crews.overtime') })}
       {fields.input('wagePerHour', [`${money}/h`], { label: t('crews.wage') })}
-      {fields.input('piecePerTree', [`${money}/${t('unit:tree')}`], { label: t('crews.piece') })}
+      {fields.input('piecePerTree', [`${money}/${t('crews.tree')}`], { label: t('crews.piece') })}
       {pick(
         t('crews.skills'),
         hands.map((h) => ({ value: h, label: t(`hands.${h}`) })),
@@ -266,8 +266,7 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
         </Button>
         {problemLike(/^daysOff/) && <p className="field-problem">{problemLike(/^daysOff/)}</p>}
       </div>
-      <SaveLine of={form} test="save-crew" wrong={problem('sites') ?? removing.failure ?? undefined}>
-        <Button onClick={onDone}>{t('crews.cancel')}</Button>
+      <SaveLine of={form} test="save-crew" wrong={problem('sites') ?? removing.failure ?? undefined} onClose={onDone}>
         {crew && (
           <Button
             danger

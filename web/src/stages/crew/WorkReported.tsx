@@ -230,7 +230,7 @@ function ReportForm({
         <Button type="primary" htmlType="submit" disabled={of.busy}>
           {t('report.save')}
         </Button>
-        <Button onClick={onDone}>{t('crews.cancel')}</Button>
+        <Button onClick={onDone}>{t('discard')}</Button>
       </p>
     </form>
   );
