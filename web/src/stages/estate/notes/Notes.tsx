@@ -187,7 +187,7 @@ function NoteForm({ note, onDone }: { note?: NoteView; onDone: () => void }) {
           {t('save')}
         </Button>
         <Button type="text" onClick={onDone}>
-          {t('notes.drop')}
+          {t('discard')}
         </Button>
       </span>
       {failure && (
