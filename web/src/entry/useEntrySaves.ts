@@ -1,5 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { RequestError } from '../api/client';
+import { useSession } from '../people/session';
 import { useReading } from '../words/useReading';
 import { keptSaves } from './keptSaves';
 import { isSame, merge } from './merge';
@@ -25,9 +27,16 @@ export function useEntrySaves<E extends object>({ of, standing, put, remove }: S
   const { attempt, ...told } = useAttempt();
   const { refuse } = told;
   const last = useKeptSaves(of, standing).at(-1);
+  // In another tab somebody may have gone to another of their estates: what is typed here belongs to this one.
+  const estate = useSession().data?.here?.estateId;
+  const [home] = useState(estate);
 
   /** True when it was done and all pages were told. */
   async function store(act: () => Promise<unknown>, done: () => void): Promise<boolean> {
+    if (estate !== home) {
+      refuse(t('form-elsewhere'));
+      return false;
+    }
     let othersFirst = false;
     const ended = await attempt(async () => {
       try {
