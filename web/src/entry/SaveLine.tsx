@@ -4,6 +4,8 @@ import { useReading } from '../words/useReading';
 /** What is typed and saved, as the line below it needs it. */
 export interface Saving {
   isDirty: boolean;
+  /** Whether what is shown can be saved though nothing is typed. */
+  isOffered?: boolean;
   /** Whether anything is saved. */
   isSaved: boolean;
   busy: boolean;
@@ -21,6 +23,7 @@ export function SaveLine({
   label,
   together,
   wrong,
+  submits = false,
   onClose,
   children,
 }: {
@@ -31,18 +34,27 @@ export function SaveLine({
   /** What else was saved with it. */
   together?: string;
   /** What is wrong beside any field, where the page knows of more. */
-  wrong?: string | undefined;
+  wrong?: string | null | undefined;
+  /** Whether the form it stands in saves when it is submitted, by Enter too. */
+  submits?: boolean;
   /** Closes a form that is open for one of many; so does discarding. */
   onClose?: () => void;
   /** What else can be done here. */
   children?: React.ReactNode;
 }) {
   const { t } = useReading();
-  const { isDirty, isSaved, busy, failure, save, discard, canUndo, undo } = of;
+  const { isDirty, isOffered = false, isSaved, busy, failure, save, discard, canUndo, undo } = of;
   const told = failure ?? wrong;
   return (
     <div className="save-bar">
-      <Button type="primary" htmlType="button" disabled={!isDirty} loading={busy} onClick={save} data-test={test}>
+      <Button
+        type="primary"
+        htmlType={submits ? 'submit' : 'button'}
+        disabled={!isDirty && !isOffered}
+        loading={busy}
+        onClick={submits ? undefined : save}
+        data-test={test}
+      >
         {label ?? t('save')}
       </Button>
       {isDirty || onClose === undefined ? (

@@ -1,9 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useReading } from '../words/useReading';
 import { readDraft, toDraft, type Draft, type FormSpec } from './draft';
 import { fieldControls } from './fieldControls';
-import { merge, type Clash } from './merge';
 import { useEntrySaves, type SavedEntry } from './useEntrySaves';
+import { useLeaveWarning } from './useLeaveWarning';
 
 /** An entry with the form it is typed in. */
 interface EntryForm<E extends object> extends SavedEntry<E> {
@@ -34,45 +34,33 @@ export function useEntryForm<E extends object>(form: EntryForm<E>) {
   const reading = useReading();
   const { t, language } = reading;
   const { section, spec, standing, usual, takesUsual = false, onSaved } = form;
-  const { save: store, undo, refuse, unreadable, problem: refused, ...saves } = useEntrySaves(form);
+  const { save: store, undo, forget, clashes, unreadable, problem: refused, ...saves } = useEntrySaves(form);
   const [typing, setTyping] = useState<Typing<E> | null>(null);
-  const [clashes, setClashes] = useState<Clash[]>([]);
   const shown = (standing ?? usual ?? {}) as E;
   const asTyped = (entry: E): E => ({ ...entry, ...readDraft<E>(spec, toDraft(spec, entry, reading), language).entry });
   const { draft, chosen } = typing ?? { draft: toDraft(spec, shown, reading), chosen: {} as Partial<E> };
-  const isDirty = typing !== null || (standing === null && takesUsual);
+  const isDirty = typing !== null;
+  const isOffered = standing === null && takesUsual;
   const change = (by: Partial<Typing<E>>) => {
     setTyping({ draft, chosen, base: typing?.base ?? asTyped(shown), ...by });
   };
 
-  useEffect(() => {
-    if (typing === null) return;
-    const warn = (e: BeforeUnloadEvent) => {
-      e.preventDefault();
-    };
-    window.addEventListener('beforeunload', warn);
-    return () => {
-      window.removeEventListener('beforeunload', warn);
-    };
-  }, [typing]);
+  useLeaveWarning(isDirty);
 
   async function save() {
+    if (!isDirty && !isOffered) return;
     const read = readDraft<E>(spec, draft, language);
     if (read.unreadable.length > 0) {
       unreadable(read.unreadable);
       return;
     }
     const now = asTyped(shown);
-    const mine = { ...(typing?.base ?? now), ...read.entry, ...chosen };
-    const merged = merge(typing?.base ?? now, mine, now);
-    setClashes(merged.clashes);
-    if (merged.clashes.length > 0) {
-      refuse(t('form-clash'));
-      // Saved once more, mine stands where both changed it, and theirs where only they did.
-      change({ draft: toDraft(spec, merged.entry, reading), base: now });
-      return;
-    }
-    if (await store(merged.entry, onSaved)) setTyping((all) => (all === typing ? null : all && { ...all, base: mine }));
+    const base = typing?.base ?? now;
+    const mine = { ...base, ...read.entry, ...chosen };
+    const { saved, left } = await store({ base, mine, now }, onSaved);
+    // Mine stands where both changed it, and theirs where only they did.
+    if (left) change({ draft: toDraft(spec, left, reading), base: now });
+    if (saved) setTyping((all) => (all === typing ? null : all && { ...all, base: mine }));
   }
 
   const theirs = (path: string) => {
@@ -102,12 +90,12 @@ export function useEntryForm<E extends object>(form: EntryForm<E>) {
       change({ chosen: { ...chosen, ...by } });
     },
     isDirty,
+    isOffered,
     isSaved: !isDirty && standing !== null,
     save: () => void save(),
     discard: () => {
       setTyping(null);
-      setClashes([]);
-      refuse(null);
+      forget();
     },
     undo: () => void undo(),
   };

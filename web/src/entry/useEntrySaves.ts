@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { RequestError } from '../api/client';
 import { useSession } from '../people/session';
 import { useReading } from '../words/useReading';
 import { keptSaves } from './keptSaves';
-import { isSame, merge } from './merge';
+import { isSame, merge, type Clash } from './merge';
 import { useAttempt } from './useAttempt';
 import { useKeptSaves } from './useKeptSaves';
 
@@ -20,7 +20,14 @@ export interface SavedEntry<E extends object> {
   remove?: () => Promise<unknown>;
 }
 
-/** Saves an entry, and takes the last save of the session back, but nothing anybody changed since. */
+/** What a person made of an entry, what stood when they began, and what stands now. */
+export interface Typed<E> {
+  base: E;
+  mine: E;
+  now: E;
+}
+
+/** Saves an entry together with what others saved meanwhile, and takes the last save of the session back, but nothing anybody changed since. */
 export function useEntrySaves<E extends object>({ of, standing, put, remove }: SavedEntry<E>) {
   const { t } = useReading();
   const client = useQueryClient();
@@ -30,6 +37,9 @@ export function useEntrySaves<E extends object>({ of, standing, put, remove }: S
   // In another tab somebody may have gone to another of their estates: what is typed here belongs to this one.
   const estate = useSession().data?.here?.estateId;
   const [home] = useState(estate);
+  const [clashes, setClashes] = useState<Clash[]>([]);
+  // Enter and a click, or a thumb that taps twice, save once.
+  const running = useRef(false);
 
   /** True when it was done and all pages were told. */
   async function store(act: () => Promise<unknown>, done: () => void): Promise<boolean> {
@@ -37,6 +47,8 @@ export function useEntrySaves<E extends object>({ of, standing, put, remove }: S
       refuse(t('form-elsewhere'));
       return false;
     }
+    if (running.current) return false;
+    running.current = true;
     let othersFirst = false;
     const ended = await attempt(async () => {
       try {
@@ -49,21 +61,38 @@ export function useEntrySaves<E extends object>({ of, standing, put, remove }: S
       // Where others were first, what they saved is what the next try stands on.
       await client.invalidateQueries();
     });
+    running.current = false;
     if (othersFirst) refuse(t('form-changed'));
     return ended && !othersFirst;
   }
 
   return {
     ...told,
-    save: (entry: E, onSaved?: () => void) =>
-      store(
+    /** What others said otherwise at the last try. */
+    clashes,
+    /** Leaves what was said of the last try. */
+    forget: () => {
+      setClashes([]);
+      refuse(null);
+    },
+    /** Where both changed the same, nothing is saved; what is `left` is to be saved once more, over what stands now. */
+    save: async ({ base, mine, now }: Typed<E>, onSaved?: () => void): Promise<{ saved: boolean; left?: E }> => {
+      const { entry, clashes: found } = merge(base, mine, now);
+      setClashes(found);
+      if (found.length > 0) {
+        refuse(t('form-clash'));
+        return { saved: false, left: entry };
+      }
+      const saved = await store(
         () => put(entry),
         () => {
           if (!isSame(standing ?? {}, entry)) keptSaves.add(of, { before: standing });
           // Before the pages are told: a next form may be opened meanwhile.
           onSaved?.();
         },
-      ),
+      );
+      return { saved };
+    },
     canUndo: last?.after !== undefined && (last.before !== null || remove !== undefined),
     undo: async (): Promise<boolean> => {
       if (last?.after === undefined) return false;

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { api, answered, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
 import { problemText } from '../entry/problemText';
+import { useLeaveWarning } from '../entry/useLeaveWarning';
 import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
 import type { Locale } from '../units/format';
@@ -101,16 +102,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     gcTime: 60_000,
   });
 
-  useEffect(() => {
-    if (unsaved.length === 0) return;
-    const warn = (e: BeforeUnloadEvent) => {
-      e.preventDefault();
-    };
-    window.addEventListener('beforeunload', warn);
-    return () => {
-      window.removeEventListener('beforeunload', warn);
-    };
-  }, [unsaved.length]);
+  useLeaveWarning(unsaved.length > 0);
 
   if (!view) return { work: null, error: stored.error };
   const plan = typed && preview.data ? preview.data : view.plan;

@@ -266,7 +266,7 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
         </Button>
         {problemLike(/^daysOff/) && <p className="field-problem">{problemLike(/^daysOff/)}</p>}
       </div>
-      <SaveLine of={form} test="save-crew" wrong={problem('sites') ?? removing.failure ?? undefined} onClose={onDone}>
+      <SaveLine of={form} test="save-crew" wrong={problem('sites') ?? removing.failure} onClose={onDone}>
         {crew && (
           <Button
             danger

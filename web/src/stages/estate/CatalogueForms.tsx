@@ -111,7 +111,7 @@ export function VarietyForm({
           />
         </div>
         {fields.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
-        <SaveLine of={form} test="save-variety" wrong={removing.failure ?? undefined} onClose={onDone}>
+        <SaveLine of={form} test="save-variety" wrong={removing.failure} onClose={onDone}>
           {variety && version > 0 && (
             <Button disabled={removing.busy} onClick={removing.remove} data-test="back-to-shipped">
               {t(variety.shipped ? 'catalogue.back' : 'catalogue.remove')}
@@ -213,7 +213,7 @@ export function RootstockForm({
           </div>
         ))}
         {fields.input('source', [], { numeric: false, label: t('catalogue.source'), hint: t('catalogue.source-hint') })}
-        <SaveLine of={form} test="save-rootstock" wrong={removing.failure ?? undefined} onClose={onDone}>
+        <SaveLine of={form} test="save-rootstock" wrong={removing.failure} onClose={onDone}>
           {rootstock && version > 0 && (
             <Button disabled={removing.busy} onClick={removing.remove} data-test="back-to-shipped">
               {t(rootstock.shipped ? 'catalogue.back' : 'catalogue.remove')}

@@ -154,12 +154,12 @@ export function CataloguePage() {
             <tbody>
               {rootstocks
                 .filter((r) => r.crop === crop)
-                .map((rootstock) => ({ rootstock, ...rootstock }))
-                .map(({ rootstock, name, version, current, shipped }) => (
-                  <tr key={name}>
+                .map((r) => [r, r.current, r.shipped] as const)
+                .map(([rootstock, current, shipped]) => (
+                  <tr key={rootstock.name}>
                     <th scope="row">
-                      {name}
-                      {version > 0 && (
+                      {rootstock.name}
+                      {rootstock.version > 0 && (
                         <span className="catalogue-own">
                           {' '}
                           {t(shipped ? 'catalogue.changed' : 'catalogue.own-rootstock')}
@@ -183,11 +183,11 @@ export function CataloguePage() {
                     <td className="right">
                       {may('catalogue') && (
                         <Change
-                          name={name}
-                          of={rootstockKey(name)}
+                          name={rootstock.name}
+                          of={rootstockKey(rootstock.name)}
                           standing={standingRootstock(rootstock)}
                           onOpen={() => {
-                            edit('rootstock', name);
+                            edit('rootstock', rootstock.name);
                           }}
                         />
                       )}
@@ -245,7 +245,7 @@ const sourced = (name: string, { value, source }: { value: number; source: strin
   source,
 });
 
-/** A number with its source, and what is shipped where the estate's own differs. */
+/** Opens the form of a line, and knows what its saves came to once that is closed. */
 function Change({
   name,
   of,
@@ -266,6 +266,7 @@ function Change({
   );
 }
 
+/** A number with its source, and what is shipped where the estate's own differs. */
 function NumberCell({ variety, field }: { variety: CatalogueVariety; field: NumberField }) {
   const { t, number, unitName, system } = useReading();
   const { unit, factor } = shownAs(units[field], system);

@@ -5,6 +5,7 @@ import { api, answered, type Anchor, type DaysGroup, type DaysOfPlanting, type D
 import { Choice } from '../../entry/Choice';
 import { SaveLine, type Saving } from '../../entry/SaveLine';
 import { useEntrySaves } from '../../entry/useEntrySaves';
+import { useLeaveWarning } from '../../entry/useLeaveWarning';
 import { Wide } from '../../look/Wide';
 import { useMay } from '../../people/session';
 import { titleOf } from '../../planting/titleOf';
@@ -49,10 +50,13 @@ function Days({ view }: { view: DaysView }) {
   const { t, number } = useReading();
   const may = useMay();
   const [typed, setTyped] = useState<Typed>(new Map());
+  const now = notedIn(view);
+  // What stood when the typing began.
+  const [base, setBase] = useState(now);
   const note = toNote(view, typed);
-  const { save, undo, problem, problemLike, ...saves } = useEntrySaves({
+  const { save, undo, forget, problem, problemLike, ...saves } = useEntrySaves({
     of: `days ${view.anchor}`,
-    standing: notedIn(view),
+    standing: now,
     put: (days) => answered(api.PUT('/api/v1/days', { body: { days: toNote(view, new Map(Object.entries(days))) } })),
   });
   const saving: Saving = {
@@ -60,15 +64,21 @@ function Days({ view }: { view: DaysView }) {
     isDirty: note.length > 0,
     isSaved: view.noted > 0,
     save: () =>
-      void save({ ...notedIn(view), ...Object.fromEntries(typed) }).then((saved) => {
-        if (saved) discard();
+      void save({ base, mine: { ...base, ...Object.fromEntries(typed) }, now }).then(({ saved, left }) => {
+        if (left) setBase(now);
+        if (saved) setTyped(new Map());
       }),
-    discard,
+    discard: () => {
+      setTyped(new Map());
+      forget();
+    },
     undo: () => void undo(),
   };
+  useLeaveWarning(note.length > 0);
   const wrong = (plantings: DaysOfPlanting[]) =>
     plantings.map((p) => problem(`days[${note.findIndex((n) => n.planting === p.id)}].day`)).find(Boolean);
   const type = (plantings: DaysOfPlanting[], day: string) => {
+    if (typed.size === 0) setBase(now);
     setTyped(new Map([...typed, ...plantings.map((p) => [p.id, day] as const)]));
   };
   return (
@@ -110,6 +120,7 @@ function Days({ view }: { view: DaysView }) {
         <div className="days-save">
           <SaveLine
             of={saving}
+            submits
             test="save-days"
             label={note.length === 0 ? undefined : t('days.save', { count: note.length })}
             wrong={problemLike(/^days$/)}
@@ -118,10 +129,6 @@ function Days({ view }: { view: DaysView }) {
       )}
     </form>
   );
-
-  function discard() {
-    setTyped(new Map());
-  }
 }
 
 interface LineProps {

@@ -6,6 +6,7 @@ import type { Line } from '../../entry/paste';
 import { SaveLine, type Saving } from '../../entry/SaveLine';
 import { Sheet } from '../../entry/Sheet';
 import { useEntrySaves } from '../../entry/useEntrySaves';
+import { useLeaveWarning } from '../../entry/useLeaveWarning';
 import { useMay } from '../../people/session';
 import { parseNumber, toInput } from '../../units/parse';
 import { firstUnit } from '../../units/system';
@@ -36,9 +37,13 @@ function PriceForm({ stored }: { stored: PricesView }) {
   const may = useMay();
   const catalogue = useCatalogue();
   const [draft, setDraft] = useState<PriceDraft | null>(null);
+  // What stood when the typing began.
+  const [base, setBase] = useState<PriceListEntry | null>(null);
+  useLeaveWarning(draft !== null);
   const {
     save: store,
     undo,
+    forget,
     problem,
     unreadable,
     ...saves
@@ -60,11 +65,13 @@ function PriceForm({ stored }: { stored: PricesView }) {
     save: () => void save(),
     discard: () => {
       setDraft(null);
+      forget();
     },
     undo: () => void undo(),
   };
   const shown = draft ?? toDraft(stored.prices);
   const set = (next: Partial<PriceDraft>) => {
+    if (draft === null) setBase(asTyped(stored.prices));
     setDraft({ ...shown, ...next });
   };
   const usual = catalogue.data?.targetDefaults;
@@ -155,6 +162,25 @@ function PriceForm({ stored }: { stored: PricesView }) {
   );
 
   async function save() {
+    const { prices: mine, wrong } = readPrices(shown);
+    if (wrong.length > 0) {
+      unreadable(wrong);
+      return;
+    }
+    const now = asTyped(stored.prices);
+    const { saved, left } = await store({ base: base ?? now, mine, now });
+    if (left) {
+      setDraft(toDraft(left));
+      setBase(now);
+    }
+    if (saved) setDraft(null);
+  }
+
+  function asTyped(prices: PriceListEntry): PriceListEntry {
+    return readPrices(toDraft(prices)).prices;
+  }
+
+  function readPrices({ currency, cv, costs: all, lines }: PriceDraft): { prices: PriceListEntry; wrong: string[] } {
     const wrong: string[] = [];
     const read = (text: string, field: string) => {
       const value = parseNumber(text, language);
@@ -162,21 +188,17 @@ function PriceForm({ stored }: { stored: PricesView }) {
       return Number.isNaN(value) ? null : value;
     };
     const prices: PriceListEntry = {
-      currency: shown.currency,
-      classes: shown.lines.map((line, i) => ({
+      currency,
+      classes: lines.map((line, i) => ({
         from: line.from ? { value: read(line.from, `classes[${i}].from`), unit: line.fromUnit ?? 'g' } : null,
         pricePerKg: read(line.pricePerKg ?? '', `classes[${i}].pricePerKg`),
       })),
-      rejectPricePerKg: read(shown.costs.rejectPricePerKg, 'rejectPricePerKg'),
-      harvestCostPerKg: read(shown.costs.harvestCostPerKg, 'harvestCostPerKg'),
-      thinningCostPer100: read(shown.costs.thinningCostPer100, 'thinningCostPer100'),
-      cv: { value: read(shown.cv, 'cv'), unit: '%' },
+      rejectPricePerKg: read(all.rejectPricePerKg, 'rejectPricePerKg'),
+      harvestCostPerKg: read(all.harvestCostPerKg, 'harvestCostPerKg'),
+      thinningCostPer100: read(all.thinningCostPer100, 'thinningCostPer100'),
+      cv: { value: read(cv, 'cv'), unit: '%' },
     };
-    if (wrong.length > 0) {
-      unreadable(wrong);
-      return;
-    }
-    if (await store(prices)) setDraft(null);
+    return { prices, wrong };
   }
 
   function toDraft(prices: PriceListEntry): PriceDraft {

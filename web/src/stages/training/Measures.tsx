@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { api, answered, type TrainingView, type YoungTreesEntry } from '../../api/client';
-import { Choice } from '../../entry/Choice';
+import { ChoiceField } from '../../entry/Choice';
 import type { FormSpec } from '../../entry/draft';
 import { SaveLine } from '../../entry/SaveLine';
 import { useEntryForm } from '../../entry/useEntryForm';
@@ -82,19 +82,14 @@ function MeasuredIn({
       >
         <fieldset className="part" disabled={!may('report')}>
           <div className="fields">
-            <div className="field">
-              <span className="field-label" aria-hidden>
-                {t('training.end-of')}
-              </span>
-              <Choice
-                label={t('training.end-of')}
-                value={String(season)}
-                onChange={(s) => {
-                  onSeason(Number(s));
-                }}
-                options={seasons.map((s) => ({ value: String(s.season), label: t('training.season-leaf', s) }))}
-              />
-            </div>
+            <ChoiceField
+              label={t('training.end-of')}
+              value={String(season)}
+              onChange={(s) => {
+                onSeason(Number(s));
+              }}
+              options={seasons.map((s) => ({ value: String(s.season), label: t('training.season-leaf', s) }))}
+            />
             {fields.input('height', ['m', 'cm', 'ft'], { label: t('training.height') })}
             {fields.input('girth', ['cm', 'mm', 'in'], { label: t('training.girth-field') })}
             {fields.input('limbs', ['limb/tree'], { label: t('training.limbs-field') })}

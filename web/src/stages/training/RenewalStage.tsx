@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api, answered, type RenewalView, type WinterRenewalEntry } from '../../api/client';
 import { AgesDrawing } from '../../drawings/AgesDrawing';
 import { ScaffoldRound } from '../../drawings/ScaffoldRound';
-import { Choice } from '../../entry/Choice';
+import { ChoiceField } from '../../entry/Choice';
 import type { FormSpec } from '../../entry/draft';
 import { Notices } from '../../entry/Notices';
 import { SaveLine } from '../../entry/SaveLine';
@@ -197,22 +197,17 @@ function WinterForm({
     >
       <fieldset className="part" disabled={!may('report')}>
         <div className="fields">
-          <div className="field">
-            <span className="field-label" aria-hidden>
-              {t('renewal.of-winter')}
-            </span>
-            <Choice
-              label={t('renewal.of-winter')}
-              value={String(season)}
-              onChange={(s) => {
-                onSeason(Number(s));
-              }}
-              options={Array.from({ length: Math.min(12, (renewal.leaf ?? 13) - 1) }, (_, i) => ({
-                value: String(renewal.season - i),
-                label: String(renewal.season - i),
-              }))}
-            />
-          </div>
+          <ChoiceField
+            label={t('renewal.of-winter')}
+            value={String(season)}
+            onChange={(s) => {
+              onSeason(Number(s));
+            }}
+            options={Array.from({ length: Math.min(12, (renewal.leaf ?? 13) - 1) }, (_, i) => ({
+              value: String(renewal.season - i),
+              label: String(renewal.season - i),
+            }))}
+          />
           {form.fields.input('limbs', ['limb/tree'], { label: t('renewal.limbs') })}
           {renewal.system?.of === 'scaffold' &&
             form.fields.input('scaffold', [], { label: t('renewal.scaffold-field') })}
