@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Interactions;
 using Rama.Data.People;
+using Rama.Web.Tests;
 
 namespace Rama.Browser.Tests;
 
@@ -144,6 +145,32 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
             page.Driver.FindElements(By.CssSelector("[data-test='prices-assumed']")).Count == 0
         );
         page.Says("[data-test='prices']", "of your own");
+    }
+
+    [Fact]
+    public async Task Prices_two_people_change_at_once_are_put_together()
+    {
+        using var page = new Page(server).OpenPlanting("H6", "target");
+        page.Click("[data-test='prices'] summary");
+        page.Type("prices.thinningCostPer100", "0.91");
+        using var other = server.ClientOf();
+        const string Path = "/api/v1/prices/Conference";
+        var stored = await other.ReadAsync(Path);
+        stored["prices"]!["harvestCostPerKg"] = 0.23;
+        JsonObject theirs = new()
+        {
+            ["version"] = stored["version"]!.DeepClone(),
+            ["prices"] = stored["prices"]!.DeepClone(),
+        };
+        Assert.Equal(200, (await other.PutAsync(Path, theirs.ToJsonString())).Status);
+
+        page.Click("[data-test='save-prices']");
+        page.Says("[data-test='prices'] .field-problem", "Somebody else has saved this meanwhile");
+        page.Click("[data-test='save-prices']:not(.ant-btn-loading)");
+        page.Says("[data-test='save-prices-state']", "Saved");
+        var prices = (await other.ReadAsync(Path))["prices"]!;
+        Assert.Equal(0.91, (double)prices["thinningCostPer100"]!);
+        Assert.Equal(0.23, (double)prices["harvestCostPerKg"]!);
     }
 
     [Fact]
